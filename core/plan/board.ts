@@ -1,0 +1,200 @@
+// The state of a plan while it is built: who is busy when, where each van stands, what is placed.
+
+import { OpenSet, type Stretch } from "../time/openset";
+import type { Minute } from "../time/zone";
+import { BENCH, type Compiled, type Job } from "./compile";
+
+/** A van's time at one place. Until a later stay closes it, `to` is open and only [from, firm) is really needed. */
+export interface Stay {
+  build: number;
+  place: number;
+  from: Minute;
+  /** End; Infinity while nobody else asks for the place and nothing follows. */
+  to: Minute;
+  /** Last minute that work or a hold needs the van here. */
+  firm: Minute;
+}
+
+export interface Placed {
+  start: Minute;
+  end: Minute;
+  /** For started work: from when it goes on. */
+  from: Minute;
+  work: Stretch[];
+  place: number;
+  crew: number[];
+  holdUntil: Minute;
+}
+
+interface Busy {
+  from: Minute;
+  to: Minute;
+  job: number;
+}
+
+export class Board {
+  readonly c: Compiled;
+  readonly placed: (Placed | undefined)[];
+  readonly busy: Busy[][];
+  readonly stays: Stay[][];
+  /** All stays at a place, by start; the yard's hold also the places kept for vans that must leave a bay. */
+  readonly atPlace: Stay[][];
+  /** The yard place kept for a van that was asked out of its bay, should it not move on before. */
+  readonly kept: (Stay | undefined)[];
+  /** Van jobs of a build still to be placed. */
+  readonly left: number[];
+  private readonly sets = new Map<string, OpenSet>();
+
+  constructor(c: Compiled, sets?: Map<string, OpenSet>) {
+    this.c = c;
+    this.placed = new Array(c.jobs.length);
+    this.busy = c.fitters.map(() => []);
+    this.stays = c.builds.map(() => []);
+    this.atPlace = c.places.map(() => []);
+    this.kept = new Array(c.builds.length);
+    this.left = c.builds.map((b) => b.jobs.filter((j) => c.jobs[j].van && !c.jobs[j].done).length);
+    if (sets) this.sets = sets;
+    this.settleFacts();
+  }
+
+  /** The cache of opening hours, to be shared by the boards of one search. */
+  get cache(): Map<string, OpenSet> {
+    return this.sets;
+  }
+
+  private settleFacts(): void {
+    const { c } = this;
+    for (const j of c.jobs)
+      if (j.done)
+        this.placed[j.index] = {
+          start: j.done.start,
+          end: j.done.end,
+          from: j.done.start,
+          work: [],
+          place: j.done.place,
+          crew: j.done.fitters,
+          holdUntil: j.done.end + j.hold,
+        };
+    for (const b of c.builds) {
+      if (b.at === undefined) continue;
+      let firm = c.now;
+      for (const i of b.jobs) {
+        const j = c.jobs[i];
+        if (j.done && j.van && (j.still || j.holdTempC !== undefined)) firm = Math.max(firm, j.done.end + j.hold);
+      }
+      const running = b.jobs.some((i) => c.jobs[i].done && c.jobs[i].van && c.jobs[i].done!.end + c.jobs[i].hold > c.now);
+      if (this.left[b.index] === 0 && !running) continue;
+      this.addStay({ build: b.index, place: b.at, from: c.now, to: Number.POSITIVE_INFINITY, firm });
+      if (this.left[b.index] === 0) {
+        const end = Math.max(...b.jobs.map((i) => (c.jobs[i].done && c.jobs[i].van ? c.jobs[i].done!.end + c.jobs[i].hold : c.now)));
+        this.stays[b.index][0].firm = Math.max(firm, end);
+        this.close(b.index);
+      }
+    }
+  }
+
+  addStay(stay: Stay): void {
+    this.stays[stay.build].push(stay);
+    this.insertAtPlace(stay);
+  }
+
+  insertAtPlace(stay: Stay): void {
+    const list = this.atPlace[stay.place];
+    let i = list.length;
+    while (i > 0 && list[i - 1].from > stay.from) i--;
+    list.splice(i, 0, stay);
+  }
+
+  dropAtPlace(stay: Stay): void {
+    const list = this.atPlace[stay.place];
+    const i = list.indexOf(stay);
+    if (i >= 0) list.splice(i, 1);
+  }
+
+  /** Ends a build's last stay when nothing more will be done on the van. */
+  close(build: number): void {
+    const last = this.stays[build][this.stays[build].length - 1];
+    if (last) last.to = last.firm;
+    const kept = this.kept[build];
+    if (kept) this.dropAtPlace(kept);
+    this.kept[build] = undefined;
+  }
+
+  /** How much of a stay others must respect: all of it once closed, only what is needed while open. */
+  hardEnd(stay: Stay): Minute {
+    const last = this.stays[stay.build][this.stays[stay.build].length - 1];
+    return stay === last ? stay.firm : stay.to;
+  }
+
+  /** Opening hours of a crew at a place under a job's conditions: the minutes in which the job would work. */
+  hours(job: Job, place: number, crew: readonly number[]): OpenSet {
+    const p = place === BENCH ? undefined : this.c.places[place];
+    const cond = (job.dry && p && !p.indoor ? 1 : 0) | (job.daylight && p && !p.lit ? 2 : 0) | (job.noisy ? 4 : 0);
+    const sorted = crew.length > 1 ? [...crew].sort((a, b) => a - b).join(",") : crew.length ? crew[0] : "s";
+    const key = `${place}/${cond}/${sorted}`;
+    let set = this.sets.get(key);
+    if (!set) {
+      set = this.makeHours(place, cond, crew);
+      this.sets.set(key, set);
+    }
+    return set;
+  }
+
+  private makeHours(place: number, cond: number, crew: readonly number[]): OpenSet {
+    const { c } = this;
+    let set = crew.length ? c.fitters[crew[0]].open : c.shop;
+    for (let i = 1; i < crew.length; i++) set = set.and(c.fitters[crew[i]].open);
+    if (place !== BENCH) set = set.and(c.places[place].open);
+    if (cond & 1) set = set.and(c.dry);
+    if (cond & 2) set = set.and(c.light);
+    if (cond & 4 && c.noise) set = set.and(c.noise);
+    return set.and(new OpenSet([[c.now, c.horizon]]));
+  }
+
+  /** The first busy stretch of a fitter that touches the work; undefined when they are free for all of it. */
+  clash(fitter: number, work: readonly Stretch[]): Busy | undefined {
+    const list = this.busy[fitter];
+    if (!list.length || !work.length) return undefined;
+    let lo = 0;
+    let hi = list.length;
+    const from = work[0][0];
+    while (lo < hi) {
+      const mid = (lo + hi) >>> 1;
+      if (list[mid].to > from) hi = mid;
+      else lo = mid + 1;
+    }
+    let w = 0;
+    for (let i = lo; i < list.length && w < work.length; ) {
+      if (work[w][1] <= list[i].from) w++;
+      else if (list[i].to <= work[w][0]) i++;
+      else return list[i];
+    }
+    return undefined;
+  }
+
+  /** Books a job: crew and record. Stays are the business of `stays.ts`. */
+  book(job: Job, p: Placed): void {
+    this.placed[job.index] = p;
+    for (const f of p.crew) {
+      const list = this.busy[f];
+      for (const [from, to] of p.work) {
+        let i = list.length;
+        while (i > 0 && list[i - 1].from > from) i--;
+        list.splice(i, 0, { from, to, job: job.index });
+      }
+    }
+  }
+
+  /** Takes a job's crew booking back (its stay remains). */
+  unbook(job: number): void {
+    const p = this.placed[job];
+    if (!p) return;
+    for (const f of p.crew) this.busy[f] = this.busy[f].filter((b) => b.job !== job);
+    this.placed[job] = undefined;
+  }
+
+  /** Until when the van must stay where it is because of this job. */
+  stillUntil(job: Job, p: { end: Minute; holdUntil: Minute }): Minute {
+    return job.still || job.holdTempC !== undefined ? p.holdUntil : p.end;
+  }
+}

@@ -1,0 +1,146 @@
+// Checks duration, working stretches, crews, calendars and conditions of every planned job.
+
+import { DAY } from "../../time/zone";
+import { plannedMinutes, type ProblemFitter, startedOf } from "../model";
+import type { Case, Row } from "./check";
+import { lengthOf, type Span } from "./hours";
+
+export function checkWork(x: Case): void {
+  const days = x.problem.horizonDays ?? 365;
+  const horizon = Math.max(x.now + days * DAY, x.zone.toUtc(x.zone.toLocal(x.now) + days * DAY));
+  const repeated = x.zone.repeated(x.now, horizon + DAY);
+  const bookings = new Map<string, { span: Span; job: string }[]>();
+  for (const r of x.rows.values()) {
+    if (r.done) continue;
+    stretches(x, r, repeated, horizon);
+    crew(x, r);
+    place(x, r);
+    temperature(x, r);
+    for (const f of r.plan.fitters)
+      bookings.set(f, [...(bookings.get(f) ?? []), ...r.work.map((span) => ({ span, job: r.job.id }))]);
+  }
+  for (const [f, list] of bookings) {
+    list.sort((a, b) => a.span[0] - b.span[0]);
+    for (let i = 1; i < list.length; i++)
+      if (list[i].span[0] < list[i - 1].span[1])
+        x.breach("crew", `${f} is on ${list[i - 1].job} and on ${list[i].job} at once`, { job: list[i].job });
+  }
+}
+
+const fittersOf = (x: Case, r: Row): ProblemFitter[] =>
+  r.plan.fitters.map((id) => x.problem.fitters.find((f) => f.id === id)).filter((f) => f !== undefined);
+
+function stretches(x: Case, r: Row, repeated: readonly Span[], horizon: number): void {
+  const { job, plan, work } = r;
+  const at = { job: job.id };
+  if (work.length === 0) return x.breach("calendar", `${job.id} has no work`, at);
+  const began = work[0][0];
+  const asked = startedOf(job) ? Math.max(1, startedOf(job)!.leftMinutes) : plannedMinutes(job.minutes);
+  if (lengthOf(work) !== asked)
+    x.breach("calendar", `${job.id} works ${lengthOf(work)} of ${asked} minutes`, at);
+  if (!r.started && began !== r.start) x.breach("calendar", `${job.id} starts ${plan.start} but works from ${plan.work![0][0]}`, at);
+  if (work.at(-1)![1] !== r.end) x.breach("calendar", `${job.id} ends ${plan.end} but works to ${plan.work!.at(-1)![1]}`, at);
+  if (began < x.now) x.breach("facts", `${job.id} works before now`, at);
+  if (r.end > horizon) x.breach("calendar", `${job.id} ends behind the horizon`, at);
+  for (let i = 0; i < work.length; i++)
+    if (work[i][0] >= work[i][1] || (i > 0 && work[i][0] < work[i - 1][1]))
+      x.breach("calendar", `${job.id} has stretches out of order`, at);
+  const open = x.hours.ofJob(job, plan.place, fittersOf(x, r), began, Math.max(r.end, began + 1));
+  if (JSON.stringify(open) !== JSON.stringify(mergeTouching(work)))
+    x.breach(calendarOrConditions(x, r, began), `${job.id} does not work exactly the minutes in which crew, place and conditions are open`, at);
+  if (job.needs?.sameDay && x.zone.dayOf(began) !== x.zone.dayOf(r.end - 1))
+    x.breach("calendar", `${job.id} has to be done on one day`, at);
+  for (const [a, b] of repeated)
+    if (work.some(([s, e]) => (s > a && s < b) || (e > a && e < b)))
+      x.breach("calendar", `${job.id} starts, pauses or ends inside a repeated hour`, at);
+}
+
+/** Whether the hours would have been right had weather, light and noise not been asked. */
+function calendarOrConditions(x: Case, r: Row, began: number): "calendar" | "conditions" {
+  const plain = { ...r.job, needs: undefined };
+  const open = x.hours.ofJob(plain, r.plan.place, fittersOf(x, r), began, Math.max(r.end, began + 1));
+  const inside = mergeTouching(r.work).every(([a, b]) => open.some(([c, d]) => c <= a && b <= d));
+  return inside && r.job.needs ? "conditions" : "calendar";
+}
+
+function mergeTouching(work: readonly Span[]): Span[] {
+  const out: Span[] = [];
+  for (const [a, b] of work) {
+    const last = out.at(-1);
+    if (last && last[1] === a) last[1] = b;
+    else out.push([a, b]);
+  }
+  return out;
+}
+
+function crew(x: Case, r: Row): void {
+  const { job, plan } = r;
+  const at = { job: job.id };
+  const people = fittersOf(x, r);
+  if (people.length !== plan.fitters.length) x.breach("crew", `${job.id} names a fitter who does not exist`, at);
+  if (new Set(plan.fitters).size !== plan.fitters.length) x.breach("crew", `${job.id} names a fitter twice`, at);
+  const demands = job.crew.flatMap((d) => Array.from({ length: d.count ?? 1 }, () => d));
+  const lastDay = x.zone.dayOf(r.end - 1);
+  const holds = (f: ProblemFitter, ticket: string | undefined) =>
+    !ticket ||
+    (f.tickets ?? []).some((t) => t.id === ticket && (!t.until || Date.parse(`${t.until}T00:00Z`) / 86_400_000 >= lastDay));
+  const level = (f: ProblemFitter, skill: string) =>
+    skill === "any" ? Math.max(0, ...Object.values(f.skills)) : (f.skills[skill] ?? 0);
+  const able = (f: ProblemFitter, d: (typeof demands)[number]) =>
+    holds(f, d.ticket) && (r.started || level(f, d.skill) >= Math.max(1, d.level ?? 1));
+  if (!r.started && people.length !== demands.length)
+    return x.breach("crew", `${job.id} has ${people.length} people, ${demands.length} are asked`, at);
+  const asked = r.started ? demands.filter((d) => d.ticket) : demands;
+  if (!seatAll(asked.length, people.length, (d, f) => able(people[f], asked[d])))
+    x.breach("crew", `${job.id}: its people can't fill what is asked, with skill, level and ticket`, at);
+}
+
+/** Plain backtracking with memory of hopeless seats (augmenting search from each demand). */
+function seatAll(demands: number, people: number, able: (d: number, f: number) => boolean): boolean {
+  const holder = new Array<number>(people).fill(-1);
+  const find = (d: number, tried: Set<number>): boolean => {
+    for (let f = 0; f < people; f++) {
+      if (tried.has(f) || !able(d, f)) continue;
+      tried.add(f);
+      if (holder[f] < 0 || find(holder[f], tried)) {
+        holder[f] = d;
+        return true;
+      }
+    }
+    return false;
+  };
+  for (let d = 0; d < demands; d++) if (!find(d, new Set())) return false;
+  return true;
+}
+
+function place(x: Case, r: Row): void {
+  const { job, plan, build } = r;
+  const at = { job: job.id };
+  if (job.place === "bench") {
+    if (plan.place !== "bench") x.breach("bay", `${job.id} is bench work, planned in ${plan.place}`, at);
+    return;
+  }
+  if (r.started) return;
+  if (plan.place === "yard") {
+    if (!job.yardOk || x.problem.yard.work === false) x.breach("bay", `${job.id} may not be done in the yard`, at);
+    const has = x.problem.yard.has ?? [];
+    if ((job.bay ?? []).some((k) => !has.includes(k))) x.breach("bay", `${job.id} asks ${job.bay!.join(", ")}, which the yard lacks`, at);
+    return;
+  }
+  const bay = x.problem.bays.find((b) => b.id === plan.place);
+  if (!bay) return x.breach("bay", `${job.id} is planned in ${plan.place}, which is no place for a van`, at);
+  if ((job.bay ?? []).some((k) => !bay.has.includes(k))) x.breach("bay", `${job.id} asks ${job.bay!.join(", ")}, which ${bay.id} lacks`, at);
+  if (bay.maxHeightMm !== undefined && build.heightMm > bay.maxHeightMm) x.breach("bay", `${build.id} is too high for ${bay.id}`, at);
+  if (bay.maxLengthMm !== undefined && build.lengthMm > bay.maxLengthMm) x.breach("bay", `${build.id} is too long for ${bay.id}`, at);
+}
+
+function temperature(x: Case, r: Row): void {
+  const least = r.job.needs?.minTempC;
+  if (!r.van || least === undefined) return;
+  for (const [a, b] of r.work)
+    for (let day = x.zone.dayOf(a); day <= x.zone.dayOf(b - 1); day++) {
+      const t = x.hours.temperature(r.plan.place, day, "mean");
+      if (t !== undefined && t < least)
+        return x.breach("conditions", `${r.job.id} needs ${least} °C, has ${t}`, { job: r.job.id });
+    }
+}

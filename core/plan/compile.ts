@@ -1,0 +1,411 @@
+// A problem made ready for the planner: minutes instead of wall times, indexes instead of ids, look-ups instead of rules.
+
+import { always, openHours, windowsOfDay } from "../time/calendar";
+import { OpenSet, type Stretch } from "../time/openset";
+import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
+import { DEFAULT_WEIGHTS, doneOf, plannedMinutes, type Problem, type ProblemJob, startedOf } from "./model";
+
+export const BENCH = -1;
+
+export interface Demand {
+  skill: string;
+  level: number;
+  ticket?: string;
+  /** Fitters who have the skill at the level and hold the ticket (whose last good minute is in `ticketEnd`). */
+  fitters: number[];
+}
+
+export interface Link {
+  job: number;
+  lag: number;
+  working: boolean;
+  ignoreHold: boolean;
+  /** Not a precedence of the list but a cover whose proof is still asked. */
+  proof: boolean;
+}
+
+export interface Job {
+  index: number;
+  id: string;
+  name: string;
+  build: number;
+  /** Place in the build's matrices `meets` and `keepsOff`. */
+  row: number;
+  minutes: number;
+  van: boolean;
+  /** Places it may use, in the problem's order: bay indexes, and the yard's index. */
+  places: number[];
+  /** One entry a fitter asked for. */
+  demands: Demand[];
+  /** Every fitter who could fill one of the demands. */
+  candidates: number[];
+  hasZone: boolean;
+  /** Its crew counts against insideCrew. */
+  inside: boolean;
+  dry: boolean;
+  daylight: boolean;
+  noisy: boolean;
+  sameDay: boolean;
+  minTempC?: number;
+  hold: number;
+  still: boolean;
+  holdTempC?: number;
+  before: Link[];
+  followers: number[];
+  covers: number[];
+  /** No start before this: now, parts, not-before and, for van work, arrival. */
+  release: Minute;
+  partsFrom?: Minute;
+  notBefore?: Minute;
+  pin?: { start?: Minute; place?: number; fitters?: number[] };
+  started?: { start: Minute; place: number; fitters: number[]; left: number };
+  done?: { start: Minute; end: Minute; place: number; fitters: number[] };
+  published?: { start: Minute; place: number; fitters: number[] };
+}
+
+export interface Place {
+  id: string;
+  name: string;
+  open: OpenSet;
+  indoor: boolean;
+  lit: boolean;
+  /** Always this warm; undefined: as warm as the day. */
+  tempC?: number;
+}
+
+export interface Build {
+  index: number;
+  id: string;
+  name: string;
+  jobs: number[];
+  arrives: Minute;
+  due: Minute;
+  weight: number;
+  insideCrew: number;
+  at?: number;
+  n: number;
+  /** meets[a·n + b]: jobs a and b share a zone. */
+  meets: Uint8Array;
+  /** keepsOff[a·n + b]: the hold of a keeps b off. */
+  keepsOff: Uint8Array;
+}
+
+export interface Fitter {
+  id: string;
+  name: string;
+  open: OpenSet;
+  /** Highest level of any skill. */
+  best: number;
+  skills: Record<string, number>;
+  /** Sum of levels: what using this fitter where a lesser one would do wastes. */
+  breadth: number;
+  tickets: Map<string, Minute>;
+}
+
+export interface Compiled {
+  problem: Problem;
+  zone: Zone;
+  now: Minute;
+  horizon: Minute;
+  jobs: Job[];
+  builds: Build[];
+  fitters: Fitter[];
+  /** The bays, then the yard. */
+  places: Place[];
+  yard: number;
+  yardPlaces: number;
+  shunt: number;
+  shop: OpenSet;
+  /** Working minutes of an ordinary shop day, to turn minutes into days. */
+  dayMinutes: number;
+  overtime: OpenSet;
+  overtimeOf: OpenSet[];
+  dry: OpenSet;
+  light: OpenSet;
+  noise?: OpenSet;
+  /** Stretches of wall time that occur twice. */
+  repeated: Stretch[];
+  weights: { late: number; flow: number; shunts: number; churn: number; overtime: number };
+  /** Days on which the mean (kind "mean") or the low falls short of a temperature. */
+  cold(kind: "mean" | "low", tempC: number): OpenSet;
+  jobIndex: Map<string, number>;
+}
+
+const OUTSIDE = new Set(["roof", "underside", "outside"]);
+
+/** Compiles a problem that has been read (readProblem). */
+export function compile(problem: Problem): Compiled {
+  const zone = zoneOf(problem.zone);
+  const now = zone.parse(problem.now);
+  const days = problem.horizonDays ?? 365;
+  const horizon = Math.min(now + days * DAY, zone.toUtc(zone.toLocal(now) + days * DAY));
+  // Back to the oldest due date and on to the longest hold, so that lateness is counted in full.
+  const dues = problem.builds.map((b) => zone.parse(b.due));
+  const longest = Math.max(0, ...problem.builds.flatMap((b) => b.jobs.map((j) => j.hold?.minutes ?? 0)));
+  const first = zone.dayOf(Math.min(now, ...dues)) - 1;
+  const last = zone.dayOf(Math.max(horizon + longest, ...dues)) + 1;
+  const calendars = new Map(problem.calendars.map((c) => [c.id, openHours(zone, c, first, last)]));
+  const shop = calendars.get("shop")!;
+  const whole = always(zone.dayStart(first), zone.dayStart(last + 1));
+  const sky = weatherSets(problem, zone, first, last, whole);
+
+  const places: Place[] = problem.bays.map((b) => ({
+    id: b.id,
+    name: b.name,
+    open: (b.calendar ? calendars.get(b.calendar)!.open : whole).without(spans(zone, b.closed)),
+    indoor: b.has.includes("indoor"),
+    lit: b.has.includes("lit"),
+    tempC: b.has.includes("heated") ? b.tempC : undefined,
+  }));
+  const yard = places.length;
+  const yardHas = problem.yard.has ?? [];
+  places.push({
+    id: "yard",
+    name: "the yard",
+    open: whole,
+    indoor: yardHas.includes("indoor"),
+    lit: yardHas.includes("lit"),
+  });
+  const placeIndex = new Map(places.map((p, i) => [p.id, i]));
+  placeIndex.set("bench", BENCH);
+
+  const fitters: Fitter[] = problem.fitters.map((f) => ({
+    id: f.id,
+    name: f.name,
+    open: calendars.get(f.calendar)!.open.without(spans(zone, f.away)),
+    best: Math.max(0, ...Object.values(f.skills)),
+    skills: f.skills,
+    breadth: Object.values(f.skills).reduce((a, b) => a + b, 0),
+    tickets: new Map(
+      (f.tickets ?? []).map((t) => [t.id, t.until ? zone.dayStart(dayAfter(t.until)) : Number.POSITIVE_INFINITY]),
+    ),
+  }));
+  const fitterIndex = new Map(fitters.map((f, i) => [f.id, i]));
+
+  const c: Compiled = {
+    problem,
+    zone,
+    now,
+    horizon,
+    jobs: [],
+    builds: [],
+    fitters,
+    places,
+    yard,
+    yardPlaces: problem.yard.places,
+    shunt: problem.shuntMinutes,
+    shop: shop.open,
+    dayMinutes: ordinaryDay(shop.open, zone, first, last),
+    overtime: shop.overtime,
+    overtimeOf: problem.fitters.map((f) => calendars.get(f.calendar)!.overtime),
+    ...sky,
+    repeated: zone.repeated(now, horizon),
+    weights: { ...DEFAULT_WEIGHTS, ...problem.weights },
+    jobIndex: new Map(),
+  };
+  addJobs(c, placeIndex, fitterIndex);
+  return c;
+}
+
+const dayAfter = (date: string) => Date.parse(`${date}T00:00Z`) / 86_400_000 + 1;
+
+const spans = (zone: Zone, list: readonly (readonly string[])[] | undefined): Stretch[] =>
+  (list ?? []).map(([a, b]) => [zone.parse(a), zone.parse(b)]);
+
+/** The commonest length of an open day: the shop's working day. */
+function ordinaryDay(shop: OpenSet, zone: Zone, first: number, last: number): number {
+  const seen = new Map<number, number>();
+  for (let d = first; d <= Math.min(last, first + 120); d++) {
+    const m = shop.minutes(zone.dayStart(d), zone.dayStart(d + 1));
+    if (m > 0) seen.set(m, (seen.get(m) ?? 0) + 1);
+  }
+  const best = [...seen].sort((a, b) => b[1] - a[1] || b[0] - a[0])[0];
+  return best ? best[0] : 480;
+}
+
+function weatherSets(p: Problem, zone: Zone, first: number, last: number, whole: OpenSet) {
+  const noise = p.noiseHours;
+  const noiseSet = noise
+    ? OpenSet.of(range(first, last).flatMap((d) => windowsOfDay(zone, d, [noise])))
+    : undefined;
+  const byDay = new Map((p.weather?.days ?? []).map((d) => [dayAfter(d.date) - 1, d]));
+  const usual = p.weather?.default;
+  const dry: Stretch[] = [];
+  const light: Stretch[] = [];
+  const temps: { day: number; low: number; mean: number }[] = [];
+  for (const d of range(first, last)) {
+    const w = byDay.get(d) ?? usual;
+    if (!w) {
+      dry.push([zone.dayStart(d), zone.dayStart(d + 1)]);
+      light.push([zone.dayStart(d), zone.dayStart(d + 1)]);
+      continue;
+    }
+    dry.push(...windowsOfDay(zone, d, w.dry));
+    light.push(...windowsOfDay(zone, d, [[w.sunrise, w.sunset]]));
+    temps.push({ day: d, low: w.tempC[0], mean: (w.tempC[0] + w.tempC[1]) / 2 });
+  }
+  const coldSets = new Map<string, OpenSet>();
+  return {
+    dry: p.weather ? OpenSet.of(dry) : whole,
+    light: p.weather ? OpenSet.of(light) : whole,
+    noise: noiseSet,
+    cold(kind: "mean" | "low", tempC: number): OpenSet {
+      const key = `${kind} ${tempC}`;
+      let set = coldSets.get(key);
+      if (!set) {
+        set = OpenSet.of(
+          temps.filter((t) => t[kind] < tempC).map((t) => [zone.dayStart(t.day), zone.dayStart(t.day + 1)]),
+        );
+        coldSets.set(key, set);
+      }
+      return set;
+    },
+  };
+}
+
+const range = (a: number, b: number) => Array.from({ length: b - a + 1 }, (_, i) => a + i);
+
+function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<string, number>): void {
+  const { problem, zone, now } = c;
+  const asked = new Set<string>();
+  for (const b of problem.builds)
+    for (const j of b.jobs) {
+      c.jobIndex.set(j.id, c.jobIndex.size);
+      if (j.proofApproved === false) asked.add(j.id);
+    }
+  const published = new Map(problem.published?.jobs.map((j) => [j.id, j]) ?? []);
+  const facts = (f: { start: string; bay: string; fitters: string[] }) => ({
+    start: zone.parse(f.start),
+    place: placeIndex.get(f.bay)!,
+    fitters: f.fitters.map((id) => fitterIndex.get(id)!),
+  });
+  problem.builds.forEach((b, bi) => {
+    const build: Build = {
+      index: bi,
+      id: b.id,
+      name: b.name,
+      jobs: [],
+      arrives: zone.parse(b.arrives),
+      due: zone.parse(b.due),
+      weight: b.weight,
+      insideCrew: b.insideCrew,
+      at: b.at === undefined ? undefined : placeIndex.get(b.at),
+      n: b.jobs.length,
+      meets: new Uint8Array(b.jobs.length ** 2),
+      keepsOff: new Uint8Array(b.jobs.length ** 2),
+    };
+    c.builds.push(build);
+    b.jobs.forEach((j, row) => {
+      const van = j.place === "van";
+      const partsFrom = j.partsFrom ? zone.parse(j.partsFrom) : undefined;
+      const notBefore = j.notBefore ? zone.parse(j.notBefore) : undefined;
+      const started = startedOf(j);
+      const done = doneOf(j);
+      const pub = published.get(j.id);
+      const demands = demandsOf(c, j);
+      const job: Job = {
+        index: c.jobs.length,
+        id: j.id,
+        name: j.name,
+        build: bi,
+        row,
+        minutes: plannedMinutes(j.minutes),
+        van,
+        places: van ? placesFor(c, b, j) : [],
+        demands,
+        candidates: [...new Set(demands.flatMap((d) => d.fitters))],
+        hasZone: van && j.zones.length > 0,
+        inside: van && j.zones.some((z) => !OUTSIDE.has(z)),
+        dry: van && !!j.needs?.dry,
+        daylight: van && !!j.needs?.daylight,
+        noisy: !!j.needs?.noisy,
+        sameDay: !!j.needs?.sameDay,
+        minTempC: van ? j.needs?.minTempC : undefined,
+        hold: j.hold?.minutes ?? 0,
+        still: van && !!j.hold?.still,
+        holdTempC: van ? j.hold?.minTempC : undefined,
+        before: [
+          ...(j.after ?? []).map((a) => ({
+            job: c.jobIndex.get(a.job)!,
+            lag: a.lag ?? 0,
+            working: a.lagKind === "working",
+            ignoreHold: !!a.ignoreHold,
+            proof: false,
+          })),
+          ...(j.covers ?? [])
+            .filter((x) => asked.has(x))
+            .map((x) => ({ job: c.jobIndex.get(x)!, lag: 0, working: false, ignoreHold: true, proof: true })),
+        ],
+        followers: [],
+        covers: (j.covers ?? []).map((x) => c.jobIndex.get(x)!),
+        release: Math.max(now, partsFrom ?? now, notBefore ?? now, van ? zone.parse(b.arrives) : now),
+        partsFrom,
+        notBefore,
+        pin: j.pin && {
+          start: j.pin.start ? zone.parse(j.pin.start) : undefined,
+          place: j.pin.bay === undefined ? undefined : placeIndex.get(j.pin.bay),
+          fitters: j.pin.fitters?.map((f) => fitterIndex.get(f)!),
+        },
+        started: started && { ...facts(started), left: Math.max(1, started.leftMinutes) },
+        done: done && { ...facts(done), end: zone.parse(done.end) },
+        published: pub && {
+          start: zone.parse(pub.start),
+          place: placeIndex.get(pub.place) ?? BENCH,
+          fitters: pub.fitters.map((f) => fitterIndex.get(f)).filter((f) => f !== undefined),
+        },
+      };
+      if (job.started) job.minutes = job.started.left;
+      build.jobs.push(job.index);
+      c.jobs.push(job);
+    });
+    fillMatrices(build, b.jobs);
+  });
+  for (const j of c.jobs) for (const l of j.before) c.jobs[l.job].followers.push(j.index);
+}
+
+function demandsOf(c: Compiled, j: ProblemJob): Demand[] {
+  const out: Demand[] = [];
+  for (const d of j.crew) {
+    const level = d.level ?? 1;
+    const fitters = c.fitters
+      .map((f, i) => ({ f, i }))
+      .filter(({ f }) => (d.skill === "any" ? f.best >= Math.max(1, level) : (f.skills[d.skill] ?? 0) >= Math.max(1, level)))
+      .filter(({ f }) => !d.ticket || (f.tickets.get(d.ticket) ?? 0) > c.now)
+      .map(({ i }) => i);
+    for (let k = 0; k < (d.count ?? 1); k++) out.push({ skill: d.skill, level, ticket: d.ticket, fitters });
+  }
+  // The pickiest demand first, so that a general helper never takes the only specialist.
+  return out.sort((a, b) => a.fitters.length - b.fitters.length);
+}
+
+function placesFor(c: Compiled, b: Problem["builds"][number], j: ProblemJob): number[] {
+  const asked = j.bay ?? [];
+  const out: number[] = [];
+  c.problem.bays.forEach((bay, i) => {
+    const warm = j.needs?.minTempC;
+    const temp = c.places[i].tempC;
+    if (
+      asked.every((p) => bay.has.includes(p)) &&
+      (bay.maxHeightMm === undefined || b.heightMm <= bay.maxHeightMm) &&
+      (bay.maxLengthMm === undefined || b.lengthMm <= bay.maxLengthMm) &&
+      !(warm !== undefined && temp !== undefined && temp < warm) &&
+      !(j.hold?.minTempC !== undefined && temp !== undefined && temp < j.hold.minTempC)
+    )
+      out.push(i);
+  });
+  const yardHas = c.problem.yard.has ?? [];
+  if (j.yardOk && c.problem.yard.work !== false && asked.every((p) => yardHas.includes(p))) out.push(c.yard);
+  return out;
+}
+
+function fillMatrices(build: Build, jobs: readonly ProblemJob[]): void {
+  jobs.forEach((a, i) =>
+    jobs.forEach((b, k) => {
+      if (a.place !== "van" || b.place !== "van") return;
+      if (a.zones.some((z) => b.zones.includes(z))) build.meets[i * build.n + k] = 1;
+      const off = a.hold?.keepOff;
+      if (off && (off === "all" ? b.zones.length > 0 : b.zones.some((z) => off.includes(z))))
+        build.keepsOff[i * build.n + k] = 1;
+    }),
+  );
+}

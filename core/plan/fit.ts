@@ -1,0 +1,288 @@
+// The earliest start of one job at one place, with the crew that can do it; and what stands in the way before.
+
+import type { OpenSet, Stretch } from "../time/openset";
+import type { Minute } from "../time/zone";
+import type { Board } from "./board";
+import { BENCH, type Job } from "./compile";
+import { matchCrew } from "./crew";
+import type { WhyKind } from "./model";
+
+export interface Conflict {
+  kind: WhyKind;
+  /** Index of the job that stands in the way, where one does. */
+  job?: number;
+  fitter?: number;
+  /** No start before this can do away with the conflict. */
+  until: Minute;
+}
+
+export interface Fit {
+  start: Minute;
+  end: Minute;
+  work: Stretch[];
+  crew: number[];
+}
+
+export interface Frame {
+  place: number;
+  /** The van stands at the place from … */
+  from: Minute;
+  /** … to; the job, and a hold that binds the van, end by then. */
+  to: Minute;
+}
+
+const NEVER = Number.POSITIVE_INFINITY;
+
+/** The conflict of a job at a start with everything but its crew's other work; undefined when there is none. */
+export function jobConflict(
+  b: Board,
+  job: Job,
+  frame: Frame,
+  hours: OpenSet,
+  start: Minute,
+  end: Minute,
+  work: readonly Stretch[],
+): Conflict | undefined {
+  const { c } = b;
+  if (end > c.horizon) return { kind: "calendar", until: NEVER };
+  if (job.sameDay) {
+    const day = c.zone.dayOf(job.started ? work[0][0] : start);
+    if (c.zone.dayOf(end - 1) !== day) return { kind: "same-day", until: c.zone.dayStart(day + 1) };
+  }
+  for (const [from, to] of c.repeated)
+    for (const [a, z] of work) {
+      const edge = a > from && a < to ? a : z > from && z < to ? z : undefined;
+      if (edge !== undefined) return { kind: "calendar", until: edge === a ? to : start + 1 };
+    }
+  return job.van ? vanConflict(b, job, frame, hours, start, end, work) : undefined;
+}
+
+function vanConflict(
+  b: Board,
+  job: Job,
+  frame: Frame,
+  hours: OpenSet,
+  start: Minute,
+  end: Minute,
+  work: readonly Stretch[],
+): Conflict | undefined {
+  const { c } = b;
+  const build = c.builds[job.build];
+  const place = c.places[frame.place];
+  const holdEnd = end + job.hold;
+  if (Math.max(end, job.still || job.holdTempC !== undefined ? holdEnd : end) > frame.to)
+    return { kind: "bay", until: NEVER };
+  if (place.tempC === undefined) {
+    const cold = job.minTempC === undefined ? undefined : firstTouch(c.cold("mean", job.minTempC), work);
+    if (cold !== undefined) return { kind: "temperature", until: cold };
+    if (job.holdTempC !== undefined && job.hold > 0) {
+      const low = firstTouch(c.cold("low", job.holdTempC), [[end, holdEnd]]);
+      if (low !== undefined) return { kind: "temperature", until: Math.max(start + 1, hours.startFor(low, job.minutes)) };
+    }
+  }
+  const spanFrom = job.started ? c.now : start;
+  for (const k of build.jobs) {
+    const p = b.placed[k];
+    if (!p || k === job.index) continue;
+    const other = c.jobs[k];
+    if (!other.van) continue;
+    const otherFrom = other.started ? c.now : p.start;
+    if (!other.done && build.meets[job.row * build.n + other.row] && otherFrom < end && p.end > spanFrom)
+      return { kind: "zone", job: k, until: p.end };
+    if (other.hold > 0 && build.keepsOff[other.row * build.n + job.row] && p.end < end && p.holdUntil > spanFrom)
+      return { kind: "hold", job: k, until: p.holdUntil };
+    if (
+      job.hold > 0 &&
+      !other.done &&
+      build.keepsOff[job.row * build.n + other.row] &&
+      otherFrom < holdEnd &&
+      p.end > end
+    )
+      return { kind: "hold", job: k, until: Math.max(start + 1, hours.startFor(p.end, job.minutes)) };
+  }
+  return job.inside ? insideConflict(b, job, start, work) : undefined;
+}
+
+/** End of the first stretch of the set that the work touches. */
+function firstTouch(set: OpenSet, work: readonly Stretch[]): Minute | undefined {
+  for (const [a, z] of work) {
+    const i = set.indexAt(a);
+    if (i < set.size && set.from[i] < z) return set.to[i];
+  }
+  return undefined;
+}
+
+function insideConflict(b: Board, job: Job, start: Minute, work: readonly Stretch[]): Conflict | undefined {
+  const { c } = b;
+  const build = c.builds[job.build];
+  const own = job.started ? job.started.fitters.length : job.demands.length;
+  if (own > build.insideCrew) return { kind: "inside-crew", until: NEVER };
+  const others: { from: Minute; to: Minute; n: number; job: number }[] = [];
+  for (const k of build.jobs) {
+    const p = b.placed[k];
+    if (!p || k === job.index || !c.jobs[k].inside || p.end <= start) continue;
+    for (const [from, to] of p.work)
+      if (work.some(([a, z]) => a < to && z > from)) others.push({ from, to, n: p.crew.length, job: k });
+  }
+  if (others.length === 0) return undefined;
+  for (const at of others) {
+    // Occupancy only rises where somebody starts: look there, and at the work's own starts.
+    for (const t of [at.from, ...work.map(([a]) => a)]) {
+      if (!work.some(([a, z]) => a <= t && t < z)) continue;
+      const here = others.filter((o) => o.from <= t && t < o.to);
+      if (own + here.reduce((n, o) => n + o.n, 0) > build.insideCrew) {
+        const first = here.reduce((x, o) => (o.to < x.to ? o : x));
+        return { kind: "inside-crew", job: first.job, until: Math.max(first.to, start + 1) };
+      }
+    }
+  }
+  return undefined;
+}
+
+/** When the ticket of a fitter stops a job that ends here: the fitter is no use from then on. */
+function ticketEnds(b: Board, job: Job, fitter: number): Minute {
+  let end = NEVER;
+  const tickets = job.demands.filter((d) => d.ticket);
+  if (!tickets.length) return end;
+  for (const d of tickets) if (d.fitters.includes(fitter)) end = Math.min(end, b.c.fitters[fitter].tickets.get(d.ticket!) ?? 0);
+  return end;
+}
+
+/**
+ * The conflict of a crew at exactly this start (other work, ticket, rules of the job), or the fit.
+ * `start` must be an open minute of the crew's hours.
+ */
+export function probe(
+  b: Board,
+  job: Job,
+  frame: Frame,
+  crew: readonly number[],
+  start: Minute,
+): { conflict: Conflict } | { fit: Fit } {
+  const hours = b.hours(job, frame.place, crew);
+  const begin = hours.next(start);
+  if (begin === NEVER) return { conflict: { kind: "calendar", until: NEVER } };
+  if (begin !== start) return { conflict: { kind: "calendar", until: begin } };
+  const end = hours.after(start, job.minutes);
+  if (end === NEVER) return { conflict: { kind: "calendar", until: NEVER } };
+  const work = hours.within(start, end);
+  for (const f of crew) {
+    const busy = b.clash(f, work);
+    if (busy) return { conflict: { kind: "fitter", fitter: f, job: busy.job, until: busy.to } };
+  }
+  const conflict = jobConflict(b, job, frame, hours, start, end, work);
+  if (conflict) return { conflict };
+  return { fit: { start, end, work, crew: [...crew] } };
+}
+
+/** The earliest fit of a given crew, at or after `lower`; undefined when there is none. */
+export function earliestWith(
+  b: Board,
+  job: Job,
+  frame: Frame,
+  crew: readonly number[],
+  lower: Minute,
+  seen?: (c: Conflict) => void,
+): Fit | undefined {
+  let t = Math.max(lower, frame.from);
+  while (t < NEVER) {
+    const r = probe(b, job, frame, crew, t);
+    if ("fit" in r) return r.fit;
+    seen?.(r.conflict);
+    t = Math.max(r.conflict.until, t + 1);
+  }
+  return undefined;
+}
+
+/** The earliest fit of any crew that the job's demands allow; `must` are fitters that have to be in it. */
+export function earliest(
+  b: Board,
+  job: Job,
+  frame: Frame,
+  lower: Minute,
+  latest: Minute = NEVER,
+  must: readonly number[] = [],
+): Fit | undefined {
+  if (job.demands.length === 0) {
+    const fit = earliestWith(b, job, frame, [], lower);
+    return fit && fit.start <= latest ? fit : undefined;
+  }
+  const n = job.candidates.length;
+  const free = new Float64Array(n).fill(-1);
+  const ends = job.demands.some((d) => d.ticket) ? job.candidates.map((f) => ticketEnds(b, job, f)) : undefined;
+  let t = Math.max(lower, frame.from);
+  while (t <= latest && t < frame.to) {
+    // When each candidate, taken alone, could do it from t on.
+    let soonest = NEVER;
+    for (let i = 0; i < n; i++) {
+      if (free[i] < t) free[i] = aloneFrom(b, job, frame, job.candidates[i], t);
+      if (free[i] < soonest) soonest = free[i];
+    }
+    if (soonest === NEVER) return undefined;
+    if (soonest > t) {
+      const later = crewTime(job, free);
+      if (later === NEVER) return undefined;
+      t = later;
+      continue;
+    }
+    const banned = new Set<number>();
+    let next = NEVER;
+    for (;;) {
+      const crew = matchCrew(b, job, (f, i) => free[i] === t && !banned.has(f), must);
+      if (!crew) break;
+      const r = probe(b, job, frame, crew, t);
+      if ("fit" in r) {
+        const late = ends === undefined ? undefined : crew.find((f) => r.fit.end > ends[job.candidates.indexOf(f)]);
+        if (late === undefined) return r.fit.start <= latest ? r.fit : undefined;
+        banned.add(late);
+        continue;
+      }
+      if (r.conflict.kind === "fitter") {
+        banned.add(r.conflict.fitter!);
+        next = Math.min(next, r.conflict.until);
+        continue;
+      }
+      if (r.conflict.kind === "bay") return undefined;
+      next = Math.min(next, r.conflict.until);
+      if (r.conflict.until === NEVER && job.candidates.length > job.demands.length && r.conflict.kind === "calendar") {
+        banned.add(crew[0]);
+        continue;
+      }
+      break;
+    }
+    for (let i = 0; i < n; i++) {
+      if (free[i] > t && free[i] < next) next = free[i];
+    }
+    if (next === NEVER) return undefined;
+    t = Math.max(next, t + 1);
+  }
+  return undefined;
+}
+
+/** Smallest time by which as many candidates as the job has demands have come free, each demand having one at least. */
+function crewTime(job: Job, free: Float64Array): Minute {
+  const sorted = Array.from(free).sort((x, y) => x - y);
+  let t = sorted[Math.min(job.demands.length, sorted.length) - 1] ?? NEVER;
+  for (const d of job.demands) {
+    let first = NEVER;
+    for (const f of d.fitters) first = Math.min(first, free[job.candidates.indexOf(f)]);
+    t = Math.max(t, first);
+  }
+  return t;
+}
+
+function aloneFrom(b: Board, job: Job, frame: Frame, fitter: number, lower: Minute): Minute {
+  const hours = b.hours(job, frame.place, [fitter]);
+  let t = lower;
+  for (;;) {
+    t = hours.next(t);
+    if (t === NEVER) return NEVER;
+    const end = hours.after(t, job.minutes);
+    if (end === NEVER) return NEVER;
+    const busy = b.clash(fitter, hours.within(t, end));
+    if (!busy) return t;
+    t = busy.to;
+  }
+}
+
+export const benchFrame: Frame = { place: BENCH, from: Number.NEGATIVE_INFINITY, to: NEVER };

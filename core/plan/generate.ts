@@ -1,0 +1,286 @@
+// Serial schedule generation: jobs one after another, each at its earliest feasible start, in the order a priority rule gives.
+
+import type { Minute } from "../time/zone";
+import { Board, type Placed } from "./board";
+import type { Compiled, Job } from "./compile";
+import { benchFrame, earliest, earliestWith, type Fit } from "./fit";
+import { bookStay, moveCost, type Option, optionsFor } from "./stays";
+
+const NEVER = Number.POSITIVE_INFINITY;
+
+export interface Rule {
+  name: string;
+  /** Lower is planned first, among the jobs that could start soonest. */
+  priority: Float64Array;
+  /** How far (minutes) beyond the soonest possible start a job may still compete. */
+  window: number;
+  /** Minutes of delay that a move, or asking another van out of a bay, is worth. */
+  costs: { move: number; evict: number };
+}
+
+export interface Generated {
+  board: Board;
+  unplaced: Map<number, string>;
+  pinsBroken: Map<number, string>;
+}
+
+/** Builds a plan by one priority rule. Keeps every hard rule; what cannot be placed is returned with its reason. */
+export function generate(c: Compiled, rule: Rule, cache?: Board["cache"]): Generated {
+  const board = new Board(c, cache);
+  const run = new Run(c, board, rule);
+  run.all();
+  return { board, unplaced: run.unplaced, pinsBroken: run.pinsBroken };
+}
+
+class Run {
+  readonly unplaced = new Map<number, string>();
+  readonly pinsBroken = new Map<number, string>();
+  private readonly waiting: Int32Array;
+  private readonly lower: Float64Array;
+  private readonly urgent: Uint8Array;
+  private readonly c: Compiled;
+  private readonly b: Board;
+  private readonly rule: Rule;
+
+  constructor(c: Compiled, b: Board, rule: Rule) {
+    this.c = c;
+    this.b = b;
+    this.rule = rule;
+    this.waiting = new Int32Array(c.jobs.length);
+    this.lower = new Float64Array(c.jobs.length);
+    this.urgent = new Uint8Array(c.jobs.length);
+  }
+
+  all(): void {
+    const { c } = this;
+    for (const j of c.jobs) this.waiting[j.index] = j.done || j.started ? 0 : j.before.length;
+    this.placeStarted();
+    // Work pinned to a time comes first, with all it waits for: else others would take its place.
+    const mark = (i: number): void => {
+      if (this.urgent[i]) return;
+      this.urgent[i] = 1;
+      for (const l of c.jobs[i].before) mark(l.job);
+    };
+    for (const j of c.jobs) if (j.pin?.start !== undefined && !j.done && !j.started) mark(j.index);
+
+    const eligible: number[] = [];
+    const ready = (i: number) => {
+      this.lower[i] = earliestByLinks(this.b, c.jobs[i]);
+      eligible.push(i);
+    };
+    const settle = (i: number) => {
+      for (const f of c.jobs[i].followers) {
+        const job = c.jobs[f];
+        if (job.done || job.started) continue;
+        if (--this.waiting[f] === 0) ready(f);
+      }
+    };
+    for (const j of c.jobs) {
+      if (j.done || (j.started && this.b.placed[j.index])) settle(j.index);
+      else if (!j.started && j.before.length === 0) ready(j.index);
+    }
+    let deferred: number[] = [];
+    let progress = true;
+    while (eligible.length || (deferred.length && progress)) {
+      if (!eligible.length) {
+        eligible.push(...deferred);
+        deferred = [];
+        progress = false;
+      }
+      const i = eligible.splice(this.pick(eligible), 1)[0];
+      if (this.place(c.jobs[i])) {
+        progress = true;
+        settle(i);
+      } else deferred.push(i);
+    }
+    this.finish();
+  }
+
+  private pick(eligible: readonly number[]): number {
+    let soonest = NEVER;
+    for (const i of eligible) {
+      if (this.urgent[i]) {
+        soonest = Number.NEGATIVE_INFINITY;
+        break;
+      }
+      if (this.lower[i] < soonest) soonest = this.lower[i];
+    }
+    const limit = soonest + this.rule.window;
+    let best = -1;
+    for (let k = 0; k < eligible.length; k++) {
+      const i = eligible[k];
+      if (soonest === Number.NEGATIVE_INFINITY ? !this.urgent[i] : this.lower[i] > limit) continue;
+      if (best === -1 || this.rule.priority[i] < this.rule.priority[eligible[best]]) best = k;
+    }
+    return best;
+  }
+
+  private placeStarted(): void {
+    const { c, b } = this;
+    for (const j of c.jobs) {
+      if (!j.started) continue;
+      const stay = b.stays[j.build][0];
+      const frame = j.van ? { place: j.started.place, from: c.now, to: NEVER } : benchFrame;
+      const fit =
+        !j.van || stay?.place === j.started.place ? earliestWith(b, j, frame, j.started.fitters, c.now) : undefined;
+      const expired = fit && ticketGone(c, j, fit);
+      if (!fit || expired) {
+        this.unplaced.set(
+          j.index,
+          expired ? `the ${expired} ticket runs out before ${j.name} is over` : `${j.name} is under way but can't go on`,
+        );
+        if (j.van) this.drop(j.build);
+        continue;
+      }
+      this.commit(j, { ...fit, start: j.started.start }, fit.start, j.van ? { frame, stay } : undefined);
+    }
+  }
+
+  private drop(build: number): void {
+    if (--this.b.left[build] === 0) this.b.close(build);
+  }
+
+  private commit(j: Job, fit: Fit, from: Minute, option: Option | undefined): void {
+    const p: Placed = {
+      start: fit.start,
+      end: fit.end,
+      from,
+      work: fit.work,
+      place: option ? option.frame.place : benchFrame.place,
+      crew: fit.crew,
+      holdUntil: fit.end + j.hold,
+    };
+    if (option) bookStay(this.b, j, option, p);
+    this.b.book(j, p);
+  }
+
+  private place(j: Job): boolean {
+    if (!j.pin) return this.tryPlace(j);
+    const { start, place, fitters } = j.pin;
+    if (this.tryPlace(j, start, place, fitters)) return true;
+    const tries: [number | undefined, number | undefined, number[] | undefined][] = [
+      [undefined, place, fitters],
+      [start, undefined, fitters],
+      [start, place, undefined],
+      [undefined, undefined, fitters],
+      [undefined, place, undefined],
+      [undefined, undefined, undefined],
+    ];
+    for (const t of tries) if (this.tryPlace(j, ...t)) return true;
+    return false;
+  }
+
+  private tryPlace(j: Job, pinStart?: Minute, pinPlace?: number, must?: number[]): boolean {
+    const lower = pinStart === undefined ? this.lower[j.index] : pinStart;
+    if (pinStart !== undefined && pinStart < this.lower[j.index]) return false;
+    const latest = pinStart ?? NEVER;
+    if (!j.van) {
+      if (pinPlace !== undefined && pinPlace !== benchFrame.place) return false;
+      const fit = earliest(this.b, j, benchFrame, lower, latest, must);
+      if (!fit) return false;
+      this.commit(j, fit, fit.start, undefined);
+      return true;
+    }
+    let best: { fit: Fit; option: Option; score: number } | undefined;
+    for (const option of optionsFor(this.b, j, pinPlace)) {
+      // No fit can beat the best one when the place itself is free too late.
+      if (best && Math.max(option.frame.from, lower) + j.minutes > best.score) continue;
+      const fit = earliest(this.b, j, option.frame, lower, latest, must);
+      if (!fit) continue;
+      const extra = moveCost(this.b, j, option, fit, this.rule.costs);
+      if (extra === undefined) continue;
+      const wanted = j.published?.place === option.frame.place ? -30 : 0;
+      const score = fit.end + extra + wanted + scarcity(this.c, option.frame.place);
+      if (!best || score < best.score) best = { fit, option, score };
+    }
+    if (!best) return false;
+    this.commit(j, best.fit, best.fit.start, best.option);
+    return true;
+  }
+
+  /** Names the reasons of what is left, and takes out what hangs on it. */
+  private finish(): void {
+    const { c, b } = this;
+    for (const j of c.jobs)
+      if (!b.placed[j.index] && !this.unplaced.has(j.index) && this.waiting[j.index] === 0)
+        this.unplaced.set(j.index, whyUnplaced(b, j, this.lower[j.index]));
+    let changed = true;
+    while (changed) {
+      changed = false;
+      for (const j of c.jobs) {
+        if (this.unplaced.has(j.index) || j.done || j.started) continue;
+        const missing = [...j.before.map((l) => l.job), ...j.covers].find((x) => this.unplaced.has(x));
+        if (missing === undefined) continue;
+        this.unplaced.set(j.index, `follows ${c.jobs[missing].name}, which can't be placed`);
+        b.unbook(j.index);
+        changed = true;
+      }
+    }
+    for (const build of c.builds)
+      if (b.left[build.index] > 0) {
+        b.left[build.index] = 0;
+        b.close(build.index);
+      }
+    for (const j of c.jobs) {
+      if (!j.pin || j.done || j.started) continue;
+      const p = b.placed[j.index];
+      if (!p) {
+        this.pinsBroken.set(j.index, `${j.name} can't be placed at all: ${this.unplaced.get(j.index)}`);
+        continue;
+      }
+      const broken: string[] = [];
+      if (j.pin.start !== undefined && p.start !== j.pin.start)
+        broken.push(`can't start at the pinned time; starts ${c.zone.show(p.start).replace("T", " ")}`);
+      if (j.pin.place !== undefined && p.place !== j.pin.place) broken.push("can't be done at the pinned place");
+      if (j.pin.fitters?.some((f) => !p.crew.includes(f))) broken.push("can't have the pinned crew");
+      if (broken.length) this.pinsBroken.set(j.index, `${j.name} ${broken.join(" and ")}`);
+    }
+  }
+}
+
+/** Fewer talents first: a plain job should not sit in the only bay with a lift. In minutes of delay. */
+function scarcity(c: Compiled, place: number): number {
+  return place === c.yard ? 0 : (c.problem.bays[place].has.length ?? 0) * 3;
+}
+
+function ticketGone(c: Compiled, j: Job, fit: Fit): string | undefined {
+  return j.demands.find((d) => d.ticket && !fit.crew.some((f) => (c.fitters[f].tickets.get(d.ticket!) ?? 0) >= fit.end))
+    ?.ticket;
+}
+
+/** The earliest start by release and by all that stands before it (every predecessor being placed). */
+export function earliestByLinks(b: Board, j: Job): Minute {
+  let t = j.release;
+  for (const l of j.before) {
+    const p = b.placed[l.job];
+    if (!p) continue;
+    const from = l.ignoreHold ? p.end : p.holdUntil;
+    t = Math.max(t, l.working && l.lag > 0 ? b.c.shop.after(from, l.lag) : from + l.lag);
+  }
+  return t;
+}
+
+function whyUnplaced(b: Board, j: Job, lower: Minute): string {
+  const { c } = b;
+  for (const d of j.demands)
+    if (d.fitters.length === 0)
+      return `nobody has ${d.skill === "any" ? "hands" : d.skill} at level ${d.level}${d.ticket ? ` and a valid ${d.ticket} ticket` : ""}`;
+  if (j.candidates.length < j.demands.length || !canCrew(j)) return `needs ${j.demands.length} people who can do it at once`;
+  if (j.inside && j.demands.length > c.builds[j.build].insideCrew)
+    return `needs ${j.demands.length} people inside, where ${c.builds[j.build].insideCrew} fit`;
+  if (j.van && j.places.length === 0) return "no bay is high, long, warm and equipped enough for it";
+  const alone = new Board({ ...c, jobs: [], builds: c.builds.map((x) => ({ ...x, jobs: [], at: undefined })) }, b.cache);
+  const spots = j.van ? j.places.map((place) => ({ place, from: c.now, to: NEVER })) : [benchFrame];
+  if (!spots.some((frame) => earliest(alone, { ...j, inside: false }, frame, lower)))
+    return "never meets its people, hours and conditions before the plan's horizon";
+  return j.van ? "no bay or yard place comes free for the van" : "its people are booked to the plan's horizon";
+}
+
+function canCrew(j: Job): boolean {
+  const used = new Set<number>();
+  return j.demands.every((d) => {
+    const f = d.fitters.find((x) => !used.has(x));
+    if (f !== undefined) used.add(f);
+    return f !== undefined;
+  });
+}

@@ -1,0 +1,177 @@
+// Problem in, plan out: the best of several rules, then shaken orders for as long as the budget lasts.
+
+import { random } from "../rng";
+import type { Minute } from "../time/zone";
+import type { Board } from "./board";
+import { BENCH, compile, type Compiled } from "./compile";
+import { buildResults, costOf } from "./cost";
+import { asWhy, type Reason, reasonsFor } from "./explain";
+import { benchFrame, earliestWith } from "./fit";
+import { earliestByLinks, generate, type Generated } from "./generate";
+import type { Cost, Plan, Problem } from "./model";
+import { rules, shaken } from "./rules";
+
+export interface PlanOptions {
+  seed?: number;
+  /** Shaken orders to try after the rules; the output is then the same on every run. */
+  iterations?: number;
+  /** Time to search in milliseconds; needs `clock`. */
+  ms?: number;
+  /** Milliseconds from any origin. */
+  clock?: () => number;
+  /** Told of every better plan; return false to stop with the best so far. */
+  onBetter?: (cost: Cost, iterations: number) => boolean | undefined;
+}
+
+interface Candidate extends Generated {
+  cost: Cost;
+}
+
+/** Plans a problem (as `readProblem` returns it). Never breaks a hard rule: what can't be placed is in `unplaced`. */
+export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
+  const seed = options.seed ?? 1;
+  const began = options.clock?.() ?? 0;
+  const c = compile(problem);
+  const r = random(seed);
+  let cache: Board["cache"] | undefined;
+  const attempt = (rule: Parameters<typeof generate>[1]): Candidate => {
+    const g = generate(c, rule, cache);
+    cache = g.board.cache;
+    return { ...g, cost: costOf(g.board, g.unplaced) };
+  };
+  const list = rules(c);
+  let best = attempt(list[0]);
+  let bestRule = list[0];
+  let stop = options.onBetter?.(best.cost, 0) === false;
+  const consider = (rule: (typeof list)[number], n: number) => {
+    const next = attempt(rule);
+    if (next.cost.total >= best.cost.total) return;
+    best = next;
+    bestRule = rule;
+    stop ||= options.onBetter?.(best.cost, n) === false;
+  };
+  for (const rule of list.slice(1)) if (!stop) consider(rule, 0);
+  let done = 0;
+  const more = () =>
+    options.iterations !== undefined
+      ? done < options.iterations
+      : options.ms !== undefined && options.clock !== undefined && options.clock() - began < options.ms;
+  while (!stop && more()) {
+    done++;
+    const base = r() < 0.7 ? bestRule : list[Math.floor(r() * list.length)];
+    consider(shaken(base, r, 0.3 + r() * 3), done);
+  }
+  shiftLeft(best.board);
+  const ms = options.iterations === undefined && options.clock ? Math.round(options.clock() - began) : 0;
+  return write(c, best, { seed, iterations: done, ms });
+}
+
+/** Moves jobs to the earliest start they could have with the same crew and stay, so that every start is explained. */
+function shiftLeft(b: Board): void {
+  const order = b.c.jobs
+    .filter((j) => b.placed[j.index] && !j.done && !j.started && j.pin?.start === undefined)
+    .sort((x, y) => b.placed[x.index]!.start - b.placed[y.index]!.start);
+  for (const j of order) {
+    const p = b.placed[j.index]!;
+    const stay = j.van
+      ? b.stays[j.build].find((s) => s.place === p.place && s.from <= p.start && p.end <= s.to)
+      : undefined;
+    if (j.van && !stay) continue;
+    const frame = stay ? { place: stay.place, from: stay.from, to: stay.to } : benchFrame;
+    b.unbook(j.index);
+    const fit = earliestWith(b, j, frame, p.crew, earliestByLinks(b, j));
+    b.book(
+      j,
+      fit && fit.start < p.start
+        ? { ...p, start: fit.start, from: fit.start, end: fit.end, work: fit.work, holdUntil: fit.end + j.hold }
+        : p,
+    );
+  }
+}
+
+function write(c: Compiled, best: Candidate, meta: { seed: number; iterations: number; ms: number }): Plan {
+  const b = best.board;
+  const show = (t: Minute) => c.zone.show(t);
+  const placeId = (p: number) => (p === BENCH ? "bench" : c.places[p].id);
+  const reasons = new Map<number, Reason[]>();
+  const results = buildResults(b);
+  const jobs: Plan["jobs"] = [];
+  for (const j of c.jobs) {
+    const p = b.placed[j.index];
+    if (!p) continue;
+    reasons.set(j.index, reasonsFor(b, j));
+    jobs.push({
+      id: j.id,
+      start: show(p.start),
+      end: show(p.end),
+      ...(j.done ? {} : { work: p.work.map(([x, y]) => [show(x), show(y)]) }),
+      place: placeId(p.place),
+      fitters: p.crew.map((f) => c.fitters[f].id),
+      ...(j.hold > 0 ? { holdUntil: show(p.holdUntil) } : {}),
+      why: asWhy(b, reasons.get(j.index)!),
+    });
+  }
+  const stays: Plan["stays"] = [];
+  c.builds.forEach((build, i) => {
+    for (const s of b.stays[i])
+      if (s.to > s.from) stays.push({ build: build.id, place: placeId(s.place), from: show(s.from), to: show(s.to) });
+  });
+  const remarks = (m: Map<number, string>) => [...m].map(([j, reason]) => ({ job: c.jobs[j].id, reason }));
+  return {
+    format: "wide-lane/plan@1",
+    ...meta,
+    jobs,
+    stays,
+    builds: c.builds.map((build, i) => ({
+      id: build.id,
+      ...(results[i].finish === undefined ? {} : { finish: show(results[i].finish!) }),
+      due: show(build.due),
+      lateWorkingMinutes: results[i].lateMinutes,
+      chain: chainOf(b, i, results[i].finish, reasons),
+    })),
+    unplaced: remarks(best.unplaced),
+    pinsBroken: remarks(best.pinsBroken),
+    cost: best.cost,
+  };
+}
+
+type Link = NonNullable<Plan["builds"][number]["chain"]>[number];
+
+/** The chain of binding reasons from arrival (or now) to the finish; elapsed minutes that add up. */
+function chainOf(b: Board, build: number, finish: Minute | undefined, reasons: Map<number, Reason[]>): Link[] {
+  const { c } = b;
+  if (finish === undefined) return [];
+  const base = Math.max(c.builds[build].arrives, c.now);
+  let job = c.builds[build].jobs
+    .filter((j) => b.placed[j] && !c.jobs[j].done)
+    .sort((x, y) => b.placed[y]!.holdUntil - b.placed[x]!.holdUntil)[0];
+  if (job === undefined) return [];
+  const chain: Link[] = [];
+  let at = finish;
+  const link = (j: number, kind: string, from: Minute) => {
+    const minutes = at - Math.max(base, from);
+    if (minutes > 0) chain.push({ job: c.jobs[j].id, kind, minutes });
+    at = Math.min(at, Math.max(base, from));
+  };
+  for (let steps = 0; at > base && steps < 500; steps++) {
+    const p = b.placed[job]!;
+    link(job, "hold", p.end);
+    link(job, "work", c.jobs[job].started ? c.now : p.start);
+    if (at <= base) break;
+    const list = reasons.get(job) ?? [];
+    const why = list[0];
+    if (!why) {
+      link(job, "now", base);
+      break;
+    }
+    const next = list.find((x) => x.job !== undefined && b.placed[x.job] && !c.jobs[x.job].done && b.placed[x.job]!.start < p.start);
+    if (next === undefined) {
+      link(job, why.kind, base);
+      break;
+    }
+    const other = b.placed[next.job!]!;
+    link(job, why.kind, Math.min(at, why === next ? Math.min(other.holdUntil, at) : other.holdUntil));
+    job = next.job!;
+  }
+  return chain.reverse();
+}

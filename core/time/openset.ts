@@ -1,0 +1,143 @@
+// A set of minutes kept as sorted, separate stretches [from, to): opening hours, and all arithmetic on them.
+
+import type { Minute } from "./zone";
+
+export type Stretch = [Minute, Minute];
+
+/** Sorted, disjoint, non-touching stretches with running totals; immutable. */
+export class OpenSet {
+  readonly from: Float64Array;
+  readonly to: Float64Array;
+  /** Open minutes before stretch i. */
+  readonly before: Float64Array;
+  readonly size: number;
+
+  constructor(stretches: readonly Stretch[]) {
+    const n = stretches.length;
+    this.size = n;
+    this.from = new Float64Array(n);
+    this.to = new Float64Array(n);
+    this.before = new Float64Array(n + 1);
+    for (let i = 0; i < n; i++) {
+      this.from[i] = stretches[i][0];
+      this.to[i] = stretches[i][1];
+      this.before[i + 1] = this.before[i] + stretches[i][1] - stretches[i][0];
+    }
+  }
+
+  /** Unites any stretches, in any order, overlapping or empty. */
+  static of(stretches: readonly Stretch[]): OpenSet {
+    const sorted = stretches.filter(([a, b]) => b > a).sort((x, y) => x[0] - y[0]);
+    const out: Stretch[] = [];
+    for (const [a, b] of sorted) {
+      const last = out[out.length - 1];
+      if (last && a <= last[1]) last[1] = Math.max(last[1], b);
+      else out.push([a, b]);
+    }
+    return new OpenSet(out);
+  }
+
+  stretches(): Stretch[] {
+    return Array.from({ length: this.size }, (_, i) => [this.from[i], this.to[i]] as Stretch);
+  }
+
+  /** Index of the first stretch that ends after t (size when none does). */
+  indexAt(t: Minute): number {
+    let lo = 0;
+    let hi = this.size;
+    while (lo < hi) {
+      const mid = (lo + hi) >>> 1;
+      if (this.to[mid] > t) hi = mid;
+      else lo = mid + 1;
+    }
+    return lo;
+  }
+
+  /** First open minute at or after t; Infinity when there is none. */
+  next(t: Minute): Minute {
+    const i = this.indexAt(t);
+    return i === this.size ? Number.POSITIVE_INFINITY : Math.max(t, this.from[i]);
+  }
+
+  has(t: Minute): boolean {
+    const i = this.indexAt(t);
+    return i < this.size && this.from[i] <= t;
+  }
+
+  /** Open minutes in [a, b). */
+  minutes(a: Minute, b: Minute): number {
+    return b > a ? this.upTo(b) - this.upTo(a) : 0;
+  }
+
+  private upTo(t: Minute): number {
+    const i = this.indexAt(t);
+    return this.before[i] + (i < this.size && this.from[i] < t ? t - this.from[i] : 0);
+  }
+
+  /** The instant at which `work` open minutes after t have passed; Infinity when they never do. t itself for 0. */
+  after(t: Minute, work: number): Minute {
+    if (work <= 0) return t;
+    const target = this.upTo(t) + work;
+    if (target > this.before[this.size]) return Number.POSITIVE_INFINITY;
+    let lo = 0;
+    let hi = this.size;
+    while (lo < hi) {
+      const mid = (lo + hi) >>> 1;
+      if (this.before[mid + 1] >= target) hi = mid;
+      else lo = mid + 1;
+    }
+    return this.from[lo] + target - this.before[lo];
+  }
+
+  /** The latest start from which `work` open minutes are over at `end`; -Infinity when there are too few. */
+  startFor(end: Minute, work: number): Minute {
+    const target = this.upTo(end) - work;
+    if (target < 0) return Number.NEGATIVE_INFINITY;
+    let lo = 0;
+    let hi = this.size;
+    while (lo < hi) {
+      const mid = (lo + hi) >>> 1;
+      if (this.before[mid + 1] > target) hi = mid;
+      else lo = mid + 1;
+    }
+    return lo === this.size ? end : this.from[lo] + target - this.before[lo];
+  }
+
+  /** The open stretches inside [a, b). */
+  within(a: Minute, b: Minute): Stretch[] {
+    const out: Stretch[] = [];
+    for (let i = this.indexAt(a); i < this.size && this.from[i] < b; i++)
+      out.push([Math.max(a, this.from[i]), Math.min(b, this.to[i])]);
+    return out;
+  }
+
+  and(other: OpenSet): OpenSet {
+    const out: Stretch[] = [];
+    let i = 0;
+    let j = 0;
+    while (i < this.size && j < other.size) {
+      const a = Math.max(this.from[i], other.from[j]);
+      const b = Math.min(this.to[i], other.to[j]);
+      if (b > a) out.push([a, b]);
+      if (this.to[i] < other.to[j]) i++;
+      else j++;
+    }
+    return new OpenSet(out);
+  }
+
+  /** This set without the stretches given. */
+  without(cut: readonly Stretch[]): OpenSet {
+    if (cut.length === 0 || this.size === 0) return this;
+    const holes = OpenSet.of(cut);
+    const lo = this.from[0];
+    const hi = this.to[this.size - 1];
+    const keep: Stretch[] = [];
+    let at = lo;
+    for (let i = 0; i < holes.size; i++) {
+      if (holes.from[i] > at) keep.push([at, Math.min(hi, holes.from[i])]);
+      at = Math.max(at, holes.to[i]);
+    }
+    if (at < hi) keep.push([at, hi]);
+    return this.and(OpenSet.of(keep));
+  }
+}
