@@ -94,7 +94,8 @@ function fitter(r: Random, i: number, base: number, wild: boolean): Problem["fit
     id: `f${i + 1}`,
     name: `Fitter ${i + 1}`,
     calendar: wild && r() < 0.15 ? "night" : r() < 0.2 ? "early" : "shop",
-    skills: { [own]: 3, [pick(r, SKILLS)]: 2, [pick(r, SKILLS)]: 2, [pick(r, SKILLS)]: 1 },
+    // Pairs overlap, so that four fitters together have every skill.
+    skills: { [pick(r, SKILLS)]: 1, [SKILLS[(i + 3) % SKILLS.length]]: 2, [SKILLS[(i + 1) % SKILLS.length]]: 2, [own]: 3 },
     tickets: r() < 0.4 ? [{ id: "gas", until: wild && r() < 0.5 ? date(base, between(r, 0, 30)) : "2029-12-31" }] : [],
     away: r() < 0.3 ? [[`${date(base, between(r, 1, 9))}T10:00`, `${date(base, between(r, 10, 14))}T12:00`]] : [],
   };
