@@ -1,0 +1,204 @@
+// The present state of a workshop as the application knows it. Times are minutes since 1970 (UTC) unless said otherwise.
+
+import type { Options } from "../library/schema";
+
+export interface Workshop {
+  id: string;
+  name: string;
+  zone: string;
+  latitude: number;
+  longitude: number;
+  units: "mm" | "inch";
+  noiseFrom: string | null;
+  noiseTo: string | null;
+  yardPlaces: number;
+  yardHas: string[];
+  yardWork: boolean;
+  shuntMinutes: number;
+  goodsInMinutes: number;
+  horizonDays: number;
+  weights: Record<string, number>;
+  demo: boolean;
+  /** Changes so far that a plan has to know, and how many of them the working plan knows. */
+  changes: number;
+  plannedChanges: number;
+  /** The first change that the working plan does not know; null when it knows all. */
+  staleWhy: string | null;
+  version: number;
+}
+
+export interface CalendarRow {
+  id: string;
+  name: string;
+  retired: boolean;
+  version: number;
+  windows: { id: string; weekday: number; opens: string; closes: string }[];
+  days: { id: string; date: string; opens: string | null; closes: string | null; overtime: boolean; reason: string }[];
+}
+
+export interface BayRow {
+  id: string;
+  name: string;
+  seq: number;
+  calendarId: string | null;
+  has: string[];
+  tempC: number | null;
+  maxHeightMm: number | null;
+  maxLengthMm: number | null;
+  retired: boolean;
+  version: number;
+  closures: { id: string; from: number; to: number; reason: string }[];
+}
+
+export interface FitterRow {
+  id: string;
+  name: string;
+  calendarId: string;
+  retired: boolean;
+  version: number;
+  skills: Record<string, number>;
+  tickets: { id: string; until: string | null }[];
+  absences: { id: string; from: number; to: number; reason: string }[];
+}
+
+export interface VanRow {
+  id: string;
+  name: string;
+  lengthMm: number;
+  widthMm: number;
+  heightMm: number;
+  wheelbaseMm: number;
+  insideCrew: number;
+  geometry: Record<string, number | number[]>;
+}
+
+export interface PhotoRow {
+  id: string;
+  shotId: string;
+  sha256: string;
+  takenBy: string;
+  takenAt: number;
+  verdict: "approved" | "again" | null;
+  reason: string | null;
+  reviewedBy: string | null;
+}
+
+export interface ShotRow {
+  id: string;
+  n: number;
+  text: string;
+  beforeCloseUp: boolean;
+  version: number;
+  photos: PhotoRow[];
+}
+
+export type PartState = "needed" | "ordered" | "promised" | "arrived" | "checked" | "wrong";
+
+export interface PartRow {
+  id: string;
+  jobId: string;
+  name: string;
+  quantity: number;
+  unit: string;
+  supplierId: string;
+  state: PartState;
+  promisedAt: number | null;
+  firstPromisedAt: number | null;
+  arrivedAt: number | null;
+  checkedAt: number | null;
+  shelf: string;
+  note: string;
+  version: number;
+}
+
+export type JobState = "todo" | "started" | "paused" | "done";
+
+export interface JobRow {
+  id: string;
+  buildId: string;
+  code: string;
+  stage: string;
+  name: string;
+  seq: number;
+  minutes: { best: number; likely: number; worst: number };
+  place: "van" | "bench";
+  yardOk: boolean;
+  bayHas: string[];
+  zones: string[];
+  needs: { dry: boolean; daylight: boolean; minTempC: number | null; noisy: boolean; sameDay: boolean };
+  hold: { minutes: number; still: boolean; keepOff: string[] | "all" | null; minTempC: number | null };
+  notBefore: number | null;
+  pin: { start: number | null; place: string | null; fitters: string[] };
+  cautions: string[];
+  kit: string[];
+  state: JobState;
+  startedAt: number | null;
+  runningSince: number | null;
+  workedMinutes: number;
+  endedAt: number | null;
+  actualPlace: string | null;
+  version: number;
+  crew: { skill: string; level: number; people: number; ticket: string | null }[];
+  fitters: string[];
+  steps: { n: number; text: string; doneAt: number | null; doneBy: string | null }[];
+  after: { job: string; lag: number; lagKind: "elapsed" | "working"; ignoreHold: boolean; reason: string }[];
+  covers: string[];
+  parts: PartRow[];
+  shots: ShotRow[];
+  remarks: RemarkRow[];
+}
+
+export interface RemarkRow {
+  id: string;
+  jobId: string;
+  kind: string;
+  text: string;
+  stopsWork: boolean;
+  saidBy: string;
+  saidAt: number;
+}
+
+export interface BuildRow {
+  id: string;
+  name: string;
+  client: string;
+  purpose: string;
+  vanId: string;
+  arrives: number;
+  due: number;
+  weight: number;
+  options: Options;
+  at: string | null;
+  state: string;
+  version: number;
+  jobs: JobRow[];
+}
+
+export interface WeatherRow {
+  date: string;
+  sunrise: string;
+  sunset: string;
+  dry: [string, string][];
+  lowC: number;
+  highC: number;
+}
+
+export interface SupplierRow {
+  id: string;
+  name: string;
+  leadBestDays: number;
+  leadLikelyDays: number;
+  leadWorstDays: number;
+  version: number;
+}
+
+export interface Shop {
+  workshop: Workshop;
+  calendars: CalendarRow[];
+  bays: BayRow[];
+  fitters: FitterRow[];
+  vans: VanRow[];
+  suppliers: SupplierRow[];
+  weather: WeatherRow[];
+  builds: BuildRow[];
+}

@@ -1,0 +1,23 @@
+// Where a proof shot and a job's proof stand.
+
+import type { JobRow, PhotoRow, ShotRow } from "./model";
+
+export type ShotState = "missing" | "waiting" | "again" | "approved";
+
+/** A shot is approved when any of its photos is; else the newest photo decides. */
+export function shotState(shot: Pick<ShotRow, "photos">): ShotState {
+  if (shot.photos.some((p) => p.verdict === "approved")) return "approved";
+  const last: PhotoRow | undefined = shot.photos.at(-1);
+  if (!last) return "missing";
+  return last.verdict === "again" ? "again" : "waiting";
+}
+
+/** Proof that a close-up waits for: undefined when none is asked, else whether every required shot is approved. */
+export function proofApproved(job: Pick<JobRow, "shots">): boolean | undefined {
+  const asked = job.shots.filter((s) => s.beforeCloseUp);
+  return asked.length ? asked.every((s) => shotState(s) === "approved") : undefined;
+}
+
+/** Required shots that are not approved yet. */
+export const openShots = (job: Pick<JobRow, "shots">): ShotRow[] =>
+  job.shots.filter((s) => s.beforeCloseUp && shotState(s) !== "approved");

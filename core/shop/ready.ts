@@ -1,0 +1,136 @@
+// Whether a job may be started now, and if not, what is in the way, in words.
+
+import { sayClock, sayDay, sayTime } from "../plan/words";
+import { zoneOf } from "../time/zone";
+import type { JobRow, Shop } from "./model";
+import { lastPart } from "./parts";
+import { partWords } from "./problem";
+import { openShots, shotState } from "./proof";
+
+export interface Obstacle {
+  kind: "predecessor" | "hold" | "proof" | "part" | "place" | "crew" | "state" | "remark" | "conditions";
+  text: string;
+}
+
+export const jobsById = (shop: Shop): Map<string, JobRow> =>
+  new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
+
+/** Obstacles that lie in the work itself: what comes before, proof, parts, remarks. Empty: it could be done. */
+export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(shop)): Obstacle[] {
+  const zone = zoneOf(shop.workshop.zone);
+  const out: Obstacle[] = [];
+  if (job.state === "done") return [{ kind: "state", text: "it is done" }];
+  for (const a of job.after) {
+    const p = byId.get(a.job);
+    if (!p) continue;
+    if (p.state !== "done") out.push({ kind: "predecessor", text: `${p.name} is not done: ${a.reason}` });
+    else if (!a.ignoreHold && p.endedAt! + p.hold.minutes > now)
+      out.push({ kind: "hold", text: `${p.name} is left untouched until ${sayTime(zone, p.endedAt! + p.hold.minutes)}` });
+  }
+  for (const k of job.covers) {
+    const covered = byId.get(k);
+    if (!covered) continue;
+    const open = openShots(covered);
+    if (!open.length) continue;
+    const waiting = open.filter((s) => shotState(s) === "waiting").length;
+    out.push({
+      kind: "proof",
+      text:
+        waiting === open.length
+          ? `${count(waiting, "photo")} of ${covered.name} ${waiting === 1 ? "waits" : "wait"} for the lead`
+          : `${count(open.length - waiting, "photo")} of ${covered.name} still to be taken: ${open.find((s) => shotState(s) !== "waiting")!.text}`,
+    });
+  }
+  if (lastPart(job.parts, shop.suppliers, now, shop.workshop.goodsInMinutes))
+    out.push({ kind: "part", text: partWords(shop, job, now)! });
+  for (const r of job.remarks) if (r.stopsWork) out.push({ kind: "remark", text: `stopped: ${r.text}` });
+  return out;
+}
+
+const count = (n: number, word: string) => `${n} ${word}${n === 1 ? "" : "s"}`;
+
+/**
+ * Everything that keeps a fitter with a crew from starting the job now: the work's own obstacles,
+ * where the van stands, who is on another job, and zones in work or under a hold.
+ */
+export function startObstacles(shop: Shop, job: JobRow, crew: readonly string[], place: string, now: number): Obstacle[] {
+  const byId = jobsById(shop);
+  const out = obstacles(shop, job, now, byId);
+  if (job.state === "started") return [{ kind: "state", text: "it is under way" }];
+  const build = shop.builds.find((b) => b.id === job.buildId)!;
+  const name = (id: string) => shop.bays.find((b) => b.id === id)?.name ?? (id === "yard" ? "the yard" : id);
+  if (job.place === "van") {
+    if (build.at === null) out.push({ kind: "place", text: `${build.name} has not been brought in yet` });
+    else if (build.at !== place) out.push({ kind: "place", text: `${build.name} stands in ${name(build.at)}, not in ${name(place)}` });
+    out.push(...placeObstacles(shop, job, place, name), ...zoneObstacles(shop, job, now));
+  }
+  for (const j of byId.values())
+    if (j.state === "started" && j.id !== job.id) {
+      const both = j.fitters.filter((f) => crew.includes(f));
+      for (const f of both)
+        out.push({ kind: "crew", text: `${shop.fitters.find((x) => x.id === f)?.name ?? f} is on ${j.name}` });
+    }
+  out.push(...crewObstacles(shop, job, crew, now), ...weatherObstacles(shop, job, place, now));
+  return out;
+}
+
+function placeObstacles(shop: Shop, job: JobRow, place: string, name: (id: string) => string): Obstacle[] {
+  const has = place === "yard" ? shop.workshop.yardHas : (shop.bays.find((b) => b.id === place)?.has ?? []);
+  const missing = job.bayHas.filter((p) => !has.includes(p));
+  if (missing.length) return [{ kind: "place", text: `${name(place)} has no ${missing.join(", ")}` }];
+  if (place === "yard" && !job.yardOk) return [{ kind: "place", text: "it is not for the yard" }];
+  return [];
+}
+
+function zoneObstacles(shop: Shop, job: JobRow, now: number): Obstacle[] {
+  const zone = zoneOf(shop.workshop.zone);
+  const out: Obstacle[] = [];
+  for (const o of shop.builds.find((b) => b.id === job.buildId)!.jobs) {
+    if (o.id === job.id || o.place !== "van") continue;
+    if (o.state === "started" && o.zones.some((z) => job.zones.includes(z)))
+      out.push({ kind: "place", text: `${o.name} is being done in the same place` });
+    const off = o.hold.keepOff;
+    if (o.state !== "done" || !off || o.endedAt! + o.hold.minutes <= now) continue;
+    if (off === "all" ? job.zones.length > 0 : off.some((z) => job.zones.includes(z)))
+      out.push({ kind: "hold", text: `${o.name} keeps this part clear until ${sayTime(zone, o.endedAt! + o.hold.minutes)}` });
+  }
+  return out;
+}
+
+function crewObstacles(shop: Shop, job: JobRow, crew: readonly string[], now: number): Obstacle[] {
+  const zone = zoneOf(shop.workshop.zone);
+  const today = zone.show(now).slice(0, 10);
+  const people = crew.map((id) => shop.fitters.find((f) => f.id === id)).filter((f) => f !== undefined);
+  const out: Obstacle[] = [];
+  const needed = job.crew.reduce((n, c) => n + c.people, 0);
+  if (people.length < needed) out.push({ kind: "crew", text: `it takes ${needed} people, ${people.length} are named` });
+  for (const c of job.crew) {
+    const able = people.filter(
+      (f) =>
+        (c.skill === "any" ? Math.max(0, ...Object.values(f.skills)) : (f.skills[c.skill] ?? 0)) >= c.level &&
+        (!c.ticket || f.tickets.some((t) => t.id === c.ticket && (!t.until || t.until >= today))),
+    );
+    if (able.length < c.people)
+      out.push({ kind: "crew", text: `it needs ${c.skill === "any" ? "somebody" : c.skill} at level ${c.level}${c.ticket ? ` with a valid ${c.ticket} ticket` : ""}` });
+  }
+  return out;
+}
+
+function weatherObstacles(shop: Shop, job: JobRow, place: string, now: number): Obstacle[] {
+  if (job.place !== "van") return [];
+  const zone = zoneOf(shop.workshop.zone);
+  const bay = shop.bays.find((b) => b.id === place);
+  const has = bay?.has ?? (place === "yard" ? shop.workshop.yardHas : []);
+  const day = shop.weather.find((d) => d.date === zone.show(now).slice(0, 10));
+  if (!day) return [];
+  const clock = sayClock(zone, now);
+  const out: Obstacle[] = [];
+  if (job.needs.dry && !has.includes("indoor") && !day.dry.some(([a, b]) => a <= clock && clock < b))
+    out.push({ kind: "conditions", text: `no dry weather outdoors now (${sayDay(zone, now)})` });
+  if (job.needs.daylight && !has.includes("lit") && (clock < day.sunrise || clock >= day.sunset))
+    out.push({ kind: "conditions", text: `no daylight (${day.sunrise} to ${day.sunset})` });
+  const temp = has.includes("heated") && bay?.tempC != null ? bay.tempC : (day.lowC + day.highC) / 2;
+  if (job.needs.minTempC !== null && temp < job.needs.minTempC)
+    out.push({ kind: "conditions", text: `too cold: ${temp} °C where ${job.needs.minTempC} are needed` });
+  return out;
+}
