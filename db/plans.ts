@@ -1,0 +1,167 @@
+// Plans in the database: stored as rows, read back in the plan's own format.
+
+import type { Pool } from "mysql2/promise";
+import type { Plan } from "@/core/plan/model";
+import type { Zone } from "@/core/time/zone";
+import { type Conn, fromSql, insert, rows, run, toSql } from "./pool";
+
+export interface PlanHead {
+  id: string;
+  kind: "working" | "published";
+  number: number | null;
+  note: string;
+  madeAt: number;
+  madeBy: string;
+  nowAt: number;
+}
+
+type Raw = Record<string, string | number | null>;
+
+/** Stores a plan. A working one takes the place of the last. */
+export async function savePlan(c: Conn, head: PlanHead, plan: Plan, zone: Zone): Promise<void> {
+  if (head.kind === "working") await run(c, "DELETE FROM plan WHERE kind = 'working'");
+  const at = (local: string) => toSql(zone.parse(local));
+  await insert(c, "plan", [
+    {
+      id: head.id,
+      kind: head.kind,
+      number: head.number,
+      note: head.note,
+      made_at: toSql(head.madeAt),
+      made_by: head.madeBy,
+      now_at: toSql(head.nowAt),
+      seed: plan.seed ?? 1,
+      iterations: plan.iterations ?? 0,
+      cost: plan.cost ?? {},
+    },
+  ]);
+  await insert(
+    c,
+    "plan_job",
+    plan.jobs.map((j) => ({
+      plan_id: head.id,
+      job_id: j.id,
+      starts: at(j.start),
+      ends: at(j.end),
+      hold_until: j.holdUntil ? at(j.holdUntil) : null,
+      place: j.place,
+      work: j.work ?? [],
+      why: j.why ?? [],
+    })),
+  );
+  await insert(
+    c,
+    "plan_job_fitter",
+    plan.jobs.flatMap((j) => j.fitters.map((f) => ({ plan_id: head.id, job_id: j.id, fitter_id: f }))),
+  );
+  const n = new Map<string, number>();
+  await insert(
+    c,
+    "plan_stay",
+    plan.stays.map((s) => {
+      n.set(s.build, (n.get(s.build) ?? 0) + 1);
+      return { plan_id: head.id, build_id: s.build, n: n.get(s.build), place: s.place, starts: at(s.from), ends: at(s.to) };
+    }),
+  );
+  await insert(
+    c,
+    "plan_build",
+    plan.builds.map((b) => ({
+      plan_id: head.id,
+      build_id: b.id,
+      finish: b.finish ? at(b.finish) : null,
+      due: at(b.due ?? b.finish ?? "1970-01-01T00:00"),
+      late_minutes: b.lateWorkingMinutes ?? 0,
+      chain: b.chain ?? [],
+    })),
+  );
+  const trouble = (kind: string, list: Plan["unplaced"]) =>
+    list.map((t) => ({ plan_id: head.id, job_id: t.job, kind, reason: t.reason.slice(0, 600) }));
+  await insert(c, "plan_trouble", [...trouble("unplaced", plan.unplaced), ...trouble("pin", plan.pinsBroken)]);
+}
+
+export interface StoredPlan {
+  head: PlanHead;
+  plan: Plan;
+}
+
+/** The working plan, the newest published one, or the published one of that number. */
+export async function loadPlan(c: Conn | Pool, which: "working" | "published" | number, zone: Zone): Promise<StoredPlan | undefined> {
+  const [p] =
+    typeof which === "number"
+      ? await rows<Raw>(c, "SELECT * FROM plan WHERE number = ?", [which])
+      : await rows<Raw>(c, "SELECT * FROM plan WHERE kind = ? ORDER BY number DESC, made_at DESC LIMIT 1", [which]);
+  if (!p) return undefined;
+  const id = p.id as string;
+  const show = (t: string | number | null) => zone.show(Math.floor(fromSql(t as string)));
+  const [jobs, people, stays, builds, trouble] = await Promise.all([
+    rows<Raw>(c, "SELECT * FROM plan_job WHERE plan_id = ? ORDER BY starts, job_id", [id]),
+    rows<Raw>(c, "SELECT job_id, fitter_id FROM plan_job_fitter WHERE plan_id = ? ORDER BY fitter_id", [id]),
+    rows<Raw>(c, "SELECT * FROM plan_stay WHERE plan_id = ? ORDER BY build_id, n", [id]),
+    rows<Raw>(c, "SELECT * FROM plan_build WHERE plan_id = ? ORDER BY due, build_id", [id]),
+    rows<Raw>(c, "SELECT * FROM plan_trouble WHERE plan_id = ?", [id]),
+  ]);
+  const crew = new Map<string, string[]>();
+  for (const r of people) crew.set(r.job_id as string, [...(crew.get(r.job_id as string) ?? []), r.fitter_id as string]);
+  const remarks = (kind: string) =>
+    trouble.filter((t) => t.kind === kind).map((t) => ({ job: t.job_id as string, reason: t.reason as string }));
+  return {
+    head: {
+      id,
+      kind: p.kind as PlanHead["kind"],
+      number: p.number as number | null,
+      note: p.note as string,
+      madeAt: fromSql(p.made_at as string),
+      madeBy: p.made_by as string,
+      nowAt: fromSql(p.now_at as string),
+    },
+    plan: {
+      format: "wide-lane/plan@1",
+      seed: p.seed as number,
+      iterations: p.iterations as number,
+      ms: 0,
+      jobs: jobs.map((j) => ({
+        id: j.job_id as string,
+        start: show(j.starts),
+        end: show(j.ends),
+        work: JSON.parse(j.work as string),
+        place: j.place as string,
+        fitters: crew.get(j.job_id as string) ?? [],
+        ...(j.hold_until ? { holdUntil: show(j.hold_until) } : {}),
+        why: JSON.parse(j.why as string),
+      })),
+      stays: stays.map((s) => ({ build: s.build_id as string, place: s.place as string, from: show(s.starts), to: show(s.ends) })),
+      builds: builds.map((b) => ({
+        id: b.build_id as string,
+        ...(b.finish ? { finish: show(b.finish) } : {}),
+        due: show(b.due),
+        lateWorkingMinutes: b.late_minutes as number,
+        chain: JSON.parse(b.chain as string),
+      })),
+      unplaced: remarks("unplaced"),
+      pinsBroken: remarks("pin"),
+      cost: JSON.parse(p.cost as string),
+    },
+  };
+}
+
+/** The next number of a published plan. */
+export async function nextNumber(c: Conn | Pool): Promise<number> {
+  const [r] = await rows<{ n: number | null }>(c, "SELECT MAX(number) AS n FROM plan");
+  return (r.n ?? 0) + 1;
+}
+
+/** Takes the lease for a plan search; false while another holds it. */
+export async function takeLease(c: Conn, workshop: string, holder: string, nowMs: number, seconds: number): Promise<boolean> {
+  const at = (ms: number) => new Date(ms).toISOString().slice(0, 23).replace("T", " ");
+  await run(c, "DELETE FROM plan_lease WHERE workshop_id = ? AND expires_at < ?", [workshop, at(nowMs)]);
+  const n = await run(c, "INSERT IGNORE INTO plan_lease (workshop_id, holder, expires_at) VALUES (?, ?, ?)", [
+    workshop,
+    holder,
+    at(nowMs + seconds * 1000),
+  ]);
+  return n === 1;
+}
+
+export const giveLease = (c: Conn | Pool, holder: string): Promise<number> =>
+  run(c, "DELETE FROM plan_lease WHERE holder = ?", [holder]);

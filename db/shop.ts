@@ -1,0 +1,342 @@
+// Reads the whole present state of the workshop: settings, people, active builds with all that hangs on their jobs.
+
+import type { Pool } from "mysql2/promise";
+import type {
+  BayRow,
+  BuildRow,
+  CalendarRow,
+  FitterRow,
+  JobRow,
+  JobState,
+  PartRow,
+  PartState,
+  PhotoRow,
+  Shop,
+  SupplierRow,
+  VanRow,
+  WeatherRow,
+  Workshop,
+} from "@/core/shop/model";
+import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
+
+type Raw = Record<string, string | number | null>;
+const json = <T>(v: unknown): T => JSON.parse(v as string) as T;
+const bool = (v: unknown) => v === 1;
+const text = (v: unknown) => v as string;
+const num = (v: unknown) => v as number;
+
+function grouped<T>(list: readonly Raw[], key: string, make: (r: Raw) => T): Map<string, T[]> {
+  const out = new Map<string, T[]>();
+  for (const r of list) {
+    const k = r[key] as string;
+    const at = out.get(k);
+    if (at) at.push(make(r));
+    else out.set(k, [make(r)]);
+  }
+  return out;
+}
+
+export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined> {
+  const [w] = await rows<Raw>(c, "SELECT * FROM workshop LIMIT 1");
+  if (!w) return undefined;
+  return {
+    id: text(w.id),
+    name: text(w.name),
+    zone: text(w.zone),
+    latitude: num(w.latitude),
+    longitude: num(w.longitude),
+    units: w.units as Workshop["units"],
+    noiseFrom: w.noise_from as string | null,
+    noiseTo: w.noise_to as string | null,
+    yardPlaces: num(w.yard_places),
+    yardHas: json(w.yard_has),
+    yardWork: bool(w.yard_work),
+    shuntMinutes: num(w.shunt_minutes),
+    goodsInMinutes: num(w.goods_in_minutes),
+    horizonDays: num(w.horizon_days),
+    weights: json(w.weights),
+    demo: bool(w.demo),
+    changes: num(w.changes),
+    plannedChanges: num(w.planned_changes),
+    staleWhy: w.changes === w.planned_changes ? null : ((w.stale_why as string | null) ?? "something changed"),
+    version: num(w.version),
+  };
+}
+
+/** The whole present state. Throws when there is no workshop yet. */
+export async function loadShop(c: Conn | Pool): Promise<Shop> {
+  const workshop = await loadWorkshop(c);
+  if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
+  const [calendars, bays, fitters, vans, suppliers, weather, builds] = await Promise.all([
+    loadCalendars(c),
+    loadBays(c),
+    loadFitters(c),
+    loadVans(c),
+    loadSuppliers(c),
+    loadWeather(c),
+    loadBuilds(c),
+  ]);
+  return { workshop, calendars, bays, fitters, vans, suppliers, weather, builds };
+}
+
+async function loadCalendars(c: Conn | Pool): Promise<CalendarRow[]> {
+  const list = await rows<Raw>(c, "SELECT id, name, retired, version FROM calendar ORDER BY id = 'shop' DESC, name");
+  const windows = grouped(await rows<Raw>(c, "SELECT * FROM calendar_window ORDER BY weekday, opens"), "calendar_id", (r) => ({
+    id: text(r.id),
+    weekday: num(r.weekday),
+    opens: text(r.opens),
+    closes: text(r.closes),
+  }));
+  const days = grouped(await rows<Raw>(c, "SELECT * FROM calendar_day ORDER BY date, opens"), "calendar_id", (r) => ({
+    id: text(r.id),
+    date: text(r.date),
+    opens: r.opens as string | null,
+    closes: r.closes as string | null,
+    overtime: bool(r.overtime),
+    reason: text(r.reason),
+  }));
+  return list.map((r) => ({
+    id: text(r.id),
+    name: text(r.name),
+    retired: bool(r.retired),
+    version: num(r.version),
+    windows: windows.get(text(r.id)) ?? [],
+    days: days.get(text(r.id)) ?? [],
+  }));
+}
+
+const span = (r: Raw) => ({ id: text(r.id), from: fromSql(text(r.starts)), to: fromSql(text(r.ends)), reason: text(r.reason) });
+
+async function loadBays(c: Conn | Pool): Promise<BayRow[]> {
+  const list = await rows<Raw>(c, "SELECT * FROM bay ORDER BY retired, seq, name");
+  const closures = grouped(await rows<Raw>(c, "SELECT * FROM bay_closure ORDER BY starts"), "bay_id", span);
+  return list.map((r) => ({
+    id: text(r.id),
+    name: text(r.name),
+    seq: num(r.seq),
+    calendarId: r.calendar_id as string | null,
+    has: json(r.has),
+    tempC: r.temp_c as number | null,
+    maxHeightMm: r.max_height_mm as number | null,
+    maxLengthMm: r.max_length_mm as number | null,
+    retired: bool(r.retired),
+    version: num(r.version),
+    closures: closures.get(text(r.id)) ?? [],
+  }));
+}
+
+async function loadFitters(c: Conn | Pool): Promise<FitterRow[]> {
+  const list = await rows<Raw>(c, "SELECT * FROM fitter ORDER BY retired, name");
+  const skills = grouped(await rows<Raw>(c, "SELECT * FROM fitter_skill ORDER BY level DESC, skill"), "fitter_id", (r) => [
+    text(r.skill),
+    num(r.level),
+  ] as [string, number]);
+  const tickets = grouped(await rows<Raw>(c, "SELECT * FROM fitter_ticket ORDER BY ticket"), "fitter_id", (r) => ({
+    id: text(r.ticket),
+    until: r.until as string | null,
+  }));
+  const absences = grouped(await rows<Raw>(c, "SELECT * FROM absence ORDER BY starts"), "fitter_id", span);
+  return list.map((r) => ({
+    id: text(r.id),
+    name: text(r.name),
+    calendarId: text(r.calendar_id),
+    retired: bool(r.retired),
+    version: num(r.version),
+    skills: Object.fromEntries(skills.get(text(r.id)) ?? []),
+    tickets: tickets.get(text(r.id)) ?? [],
+    absences: absences.get(text(r.id)) ?? [],
+  }));
+}
+
+async function loadVans(c: Conn | Pool): Promise<VanRow[]> {
+  return (await rows<Raw>(c, "SELECT * FROM van_template WHERE NOT retired ORDER BY name")).map((r) => ({
+    id: text(r.id),
+    name: text(r.name),
+    lengthMm: num(r.length_mm),
+    widthMm: num(r.width_mm),
+    heightMm: num(r.height_mm),
+    wheelbaseMm: num(r.wheelbase_mm),
+    insideCrew: num(r.inside_crew),
+    geometry: json(r.geometry),
+  }));
+}
+
+async function loadSuppliers(c: Conn | Pool): Promise<SupplierRow[]> {
+  return (await rows<Raw>(c, "SELECT * FROM supplier WHERE NOT retired ORDER BY name")).map((r) => ({
+    id: text(r.id),
+    name: text(r.name),
+    leadBestDays: num(r.lead_best_days),
+    leadLikelyDays: num(r.lead_likely_days),
+    leadWorstDays: num(r.lead_worst_days),
+    version: num(r.version),
+  }));
+}
+
+async function loadWeather(c: Conn | Pool): Promise<WeatherRow[]> {
+  return (await rows<Raw>(c, "SELECT * FROM weather_day ORDER BY date")).map((r) => ({
+    date: text(r.date),
+    sunrise: text(r.sunrise),
+    sunset: text(r.sunset),
+    dry: json(r.dry),
+    lowC: num(r.low_c),
+    highC: num(r.high_c),
+  }));
+}
+
+async function loadBuilds(c: Conn | Pool): Promise<BuildRow[]> {
+  const list = await rows<Raw>(c, "SELECT * FROM build WHERE state = 'active' ORDER BY due, id");
+  const jobs = await loadJobs(c);
+  return list.map((r) => ({
+    id: text(r.id),
+    name: text(r.name),
+    client: text(r.client),
+    purpose: text(r.purpose),
+    vanId: text(r.van_template_id),
+    arrives: fromSql(text(r.arrives)),
+    due: fromSql(text(r.due)),
+    weight: num(r.weight),
+    options: json(r.options),
+    at: r.at_place as string | null,
+    state: text(r.state),
+    version: num(r.version),
+    jobs: jobs.get(text(r.id)) ?? [],
+  }));
+}
+
+const ACTIVE = "JOIN job j ON j.id = x.job_id JOIN build b ON b.id = j.build_id AND b.state = 'active'";
+
+async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
+  const of = (table: string, order: string) => rows<Raw>(c, `SELECT x.* FROM ${table} x ${ACTIVE} ORDER BY ${order}`);
+  const [list, crew, who, pins, steps, after, covers, parts, shots, photos, remarks] = await Promise.all([
+    rows<Raw>(c, "SELECT x.* FROM job x JOIN build b ON b.id = x.build_id AND b.state = 'active' ORDER BY x.build_id, x.seq"),
+    of("job_crew", "x.n"),
+    of("job_fitter", "x.fitter_id"),
+    of("job_pin_fitter", "x.fitter_id"),
+    of("job_step", "x.n"),
+    of("job_precedence", "x.after_job_id"),
+    of("job_cover", "x.covered_job_id"),
+    of("part_line", "x.id"),
+    of("proof_shot", "x.n"),
+    rows<Raw>(
+      c,
+      `SELECT p.id, p.proof_shot_id, p.sha256, p.taken_by, p.taken_at, r.verdict, r.reason, r.reviewed_by
+       FROM photo p JOIN proof_shot x ON x.id = p.proof_shot_id ${ACTIVE}
+       LEFT JOIN photo_review r ON r.photo_id = p.id ORDER BY p.taken_at, p.id`,
+    ),
+    rows<Raw>(c, `SELECT x.* FROM remark x ${ACTIVE} WHERE x.settled_at IS NULL ORDER BY x.said_at`),
+  ]);
+  const by = {
+    crew: grouped(crew, "job_id", (r) => ({ skill: text(r.skill), level: num(r.level), people: num(r.people), ticket: r.ticket as string | null })),
+    who: grouped(who, "job_id", (r) => text(r.fitter_id)),
+    pins: grouped(pins, "job_id", (r) => text(r.fitter_id)),
+    steps: grouped(steps, "job_id", (r) => ({
+      n: num(r.n),
+      text: text(r.text),
+      doneAt: fromSqlOrNull(r.done_at as string | null),
+      doneBy: r.done_by as string | null,
+    })),
+    after: grouped(after, "job_id", (r) => ({
+      job: text(r.after_job_id),
+      lag: num(r.lag_minutes),
+      lagKind: r.lag_kind as "elapsed" | "working",
+      ignoreHold: bool(r.ignore_hold),
+      reason: text(r.reason),
+    })),
+    covers: grouped(covers, "job_id", (r) => text(r.covered_job_id)),
+    parts: grouped(parts, "job_id", partOf),
+    photos: grouped(photos, "proof_shot_id", (r) => ({
+      id: text(r.id),
+      shotId: text(r.proof_shot_id),
+      sha256: text(r.sha256),
+      takenBy: text(r.taken_by),
+      takenAt: fromSql(text(r.taken_at)),
+      verdict: r.verdict as PhotoRow["verdict"],
+      reason: r.reason as string | null,
+      reviewedBy: r.reviewed_by as string | null,
+    })),
+    remarks: grouped(remarks, "job_id", (r) => ({
+      id: text(r.id),
+      jobId: text(r.job_id),
+      kind: text(r.kind),
+      text: text(r.text),
+      stopsWork: bool(r.stops_work),
+      saidBy: text(r.said_by),
+      saidAt: fromSql(text(r.said_at)),
+    })),
+  };
+  const shotsBy = grouped(shots, "job_id", (r) => ({
+    id: text(r.id),
+    n: num(r.n),
+    text: text(r.text),
+    beforeCloseUp: bool(r.before_close_up),
+    version: num(r.version),
+    photos: by.photos.get(text(r.id)) ?? [],
+  }));
+  return grouped(list, "build_id", (r): JobRow => {
+    const id = text(r.id);
+    return {
+      id,
+      buildId: text(r.build_id),
+      code: text(r.code),
+      stage: text(r.stage),
+      name: text(r.name),
+      seq: num(r.seq),
+      minutes: { best: num(r.best_minutes), likely: num(r.likely_minutes), worst: num(r.worst_minutes) },
+      place: r.place as "van" | "bench",
+      yardOk: bool(r.yard_ok),
+      bayHas: json(r.bay_has),
+      zones: json(r.zones),
+      needs: {
+        dry: bool(r.needs_dry),
+        daylight: bool(r.needs_daylight),
+        minTempC: r.needs_min_temp_c as number | null,
+        noisy: bool(r.noisy),
+        sameDay: bool(r.same_day),
+      },
+      hold: {
+        minutes: num(r.hold_minutes),
+        still: bool(r.hold_still),
+        keepOff: r.hold_keep_off === null ? null : json(r.hold_keep_off),
+        minTempC: r.hold_min_temp_c as number | null,
+      },
+      notBefore: fromSqlOrNull(r.not_before as string | null),
+      pin: { start: fromSqlOrNull(r.pin_start as string | null), place: r.pin_place as string | null, fitters: by.pins.get(id) ?? [] },
+      cautions: json(r.cautions),
+      kit: json(r.kit),
+      state: r.state as JobState,
+      startedAt: fromSqlOrNull(r.started_at as string | null),
+      runningSince: fromSqlOrNull(r.running_since as string | null),
+      workedMinutes: num(r.worked_minutes),
+      endedAt: fromSqlOrNull(r.ended_at as string | null),
+      actualPlace: r.actual_place as string | null,
+      version: num(r.version),
+      crew: by.crew.get(id) ?? [],
+      fitters: by.who.get(id) ?? [],
+      steps: by.steps.get(id) ?? [],
+      after: by.after.get(id) ?? [],
+      covers: by.covers.get(id) ?? [],
+      parts: by.parts.get(id) ?? [],
+      shots: shotsBy.get(id) ?? [],
+      remarks: by.remarks.get(id) ?? [],
+    };
+  });
+}
+
+function partOf(r: Raw): PartRow {
+  return {
+    id: text(r.id),
+    jobId: text(r.job_id),
+    name: text(r.name),
+    quantity: num(r.quantity),
+    unit: text(r.unit),
+    supplierId: text(r.supplier_id),
+    state: r.state as PartState,
+    promisedAt: fromSqlOrNull(r.promised_at as string | null),
+    firstPromisedAt: fromSqlOrNull(r.first_promised_at as string | null),
+    arrivedAt: fromSqlOrNull(r.arrived_at as string | null),
+    checkedAt: fromSqlOrNull(r.checked_at as string | null),
+    shelf: text(r.shelf),
+    note: text(r.note),
+    version: num(r.version),
+  };
+}
