@@ -1,0 +1,276 @@
+// Loads the demo: a made-up workshop whose past is played back from a plan, so that it is consistent to the minute.
+
+import { v7 } from "uuid";
+import { buildNetwork } from "../core/library/network";
+import vans from "../core/library/vans.json";
+import type { Plan, Problem } from "../core/plan/model";
+import { makePlan } from "../core/plan/planner";
+import { readProblem } from "../core/plan/read";
+import { shopMinutes } from "../core/shop/left";
+import type { JobRow, Shop } from "../core/shop/model";
+import { toProblem } from "../core/shop/problem";
+import { random, seedOf } from "../core/rng";
+import { DAY, type Zone, zoneOf } from "../core/time/zone";
+import { insertBuild } from "../db/build-network";
+import { loadPlan, savePlan } from "../db/plans";
+import { insert, pool, rows, run, toSql, transaction } from "../db/pool";
+import { loadShop } from "../db/shop";
+import { saveForecast } from "../db/weather";
+import { nowMinute } from "../server/clock";
+import { hashPassword } from "../server/session";
+import { forecast } from "../standins/weather";
+import * as made from "./people";
+import { drawPhoto } from "./photos";
+
+const LEAD = "mara";
+
+/** Whether the database holds a workshop already. */
+export async function hasWorkshop(): Promise<boolean> {
+  return (await rows(pool(), "SELECT id FROM workshop LIMIT 1")).length > 0;
+}
+
+/** Fills an empty database with the demo, anchored to now. */
+export async function loadDemo(say: (text: string) => void = () => undefined): Promise<void> {
+  const zone = zoneOf(made.workshop.zone);
+  const now = nowMinute(zone);
+  const c = pool();
+  say("people and places");
+  await people(zone, now);
+  for (const b of made.builds) {
+    const arrives = workday(zone, now, -b.arrived) + 8 * 60;
+    await transaction((t) =>
+      insertBuild(t, {
+        id: b.id,
+        name: b.name,
+        client: b.client,
+        purpose: b.purpose,
+        vanId: b.van,
+        arrives: toSql(arrives),
+        due: toSql(arrives + 150 * DAY),
+        createdAt: toSql(Math.min(now, arrives - 20 * DAY)),
+        weight: b.weight,
+        options: b.options,
+        jobs: buildNetwork(b.options),
+        suppliers: made.suppliers.map((s) => s.id),
+      }),
+    );
+  }
+  say("the weeks behind");
+  await playHistory(zone, now);
+  await setParts(zone, now);
+  say("photos");
+  await takePhotos(now);
+  say("plans");
+  await setDeadlines(zone, now);
+  await publishPlan(zone, now, 1, "as of this morning");
+  await oneSlip(zone, now);
+  await storePlan(zone, now, "working", null, "");
+  await run(c, "UPDATE workshop SET changes = 0, planned_changes = 0, stale_why = NULL");
+}
+
+/** Local midnight of the working day that many working days from today. */
+function workday(zone: Zone, now: number, days: number): number {
+  let day = zone.dayOf(now);
+  const step = days < 0 ? -1 : 1;
+  for (let left = Math.abs(days); left > 0; ) {
+    day += step;
+    if ((((day + 3) % 7) + 7) % 7 < 5) left--;
+  }
+  return zone.dayStart(day);
+}
+
+async function people(zone: Zone, now: number): Promise<void> {
+  const w = made.workshop;
+  const password_hash = await hashPassword(made.DEMO_PASSWORD);
+  await transaction(async (t) => {
+    await insert(t, "workshop", [
+      { id: w.id, name: w.name, zone: w.zone, latitude: w.latitude, longitude: w.longitude, noise_from: w.noise[0], noise_to: w.noise[1], yard_places: w.yardPlaces, yard_has: w.yardHas, weights: {}, demo: true },
+    ]);
+    await insert(t, "calendar", made.calendars.map(({ id, name }) => ({ id, name })));
+    await insert(t, "calendar_window", made.calendars.flatMap((k) => k.windows.map((x) => ({ id: v7(), calendar_id: k.id, ...x }))));
+    await insert(t, "bay", made.bays.map((b, seq) => ({ id: b.id, name: b.name, seq, has: b.has, temp_c: b.tempC, max_height_mm: b.maxHeightMm, max_length_mm: b.maxLengthMm })));
+    await insert(t, "fitter", made.fitters.map((f) => ({ id: f.id, name: f.name, calendar_id: f.calendar })));
+    await insert(t, "fitter_skill", made.fitters.flatMap((f) => Object.entries(f.skills).map(([skill, level]) => ({ fitter_id: f.id, skill, level }))));
+    await insert(t, "fitter_ticket", made.fitters.flatMap((f) => f.tickets.map(([ticket, days]) => ({ fitter_id: f.id, ticket, until: zone.show(now + Number(days) * DAY).slice(0, 10) }))));
+    await insert(t, "user", made.users.map((u) => ({ id: u.id, login: u.login, name: u.name, role: u.role, fitter_id: u.fitterId, password_hash })));
+    await insert(t, "supplier", made.suppliers.map((s) => ({ id: s.id, name: s.name, lead_best_days: s.lead[0], lead_likely_days: s.lead[1], lead_worst_days: s.lead[2] })));
+    await insert(t, "van_template", vans.map((v) => ({ id: v.id, name: v.name, length_mm: v.lengthMm, width_mm: v.widthMm, height_mm: v.heightMm, wheelbase_mm: v.wheelbaseMm, inside_crew: v.insideCrew, geometry: v.geometry })));
+    await saveForecast(t, forecast(w, zone, now, 14), now);
+    const away = workday(zone, now, 6);
+    await insert(t, "absence", [{ id: v7(), fitter_id: "nils", starts: toSql(away + 8 * 60), ends: toSql(away + DAY + 17 * 60), reason: "course" }]);
+  });
+}
+
+/** Plans from the first arrival on as if nothing had been done, and takes what lies before now as fact. */
+async function playHistory(zone: Zone, now: number): Promise<void> {
+  const shop = await loadShop(pool());
+  const began = Math.min(...shop.builds.map((b) => b.arrives)) - 30;
+  const past = toProblem({ ...shop, weather: [] }, began);
+  for (const b of past.builds)
+    for (const j of b.jobs) {
+      delete j.partsFrom;
+      delete j.proofApproved;
+    }
+  const plan = makePlan(readProblem(past), { iterations: 40, seed: 4 });
+  const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
+  await transaction(async (t) => {
+    const events: Record<string, unknown>[] = [];
+    const event = (at: number, kind: string, job: JobRow, text: string) =>
+      events.push({ id: v7(), at: toSql(at), user_id: LEAD, kind, entity: "job", entity_id: job.id, build_id: job.buildId, text, data: {} });
+    for (const p of plan.jobs) {
+      const start = zone.parse(p.start);
+      const end = zone.parse(p.end);
+      if (start > now) continue;
+      const job = jobs.get(p.id)!;
+      const done = end <= now;
+      await run(t, "UPDATE job SET state = ?, started_at = ?, running_since = ?, worked_minutes = ?, ended_at = ?, actual_place = ? WHERE id = ?", [
+        done ? "done" : "started",
+        toSql(start),
+        done ? null : toSql(start),
+        done ? Math.round(shopMinutes(shop, start, end)) : 0,
+        done ? toSql(end) : null,
+        p.place,
+        p.id,
+      ]);
+      await insert(t, "job_fitter", p.fitters.map((fitter_id) => ({ job_id: p.id, fitter_id })));
+      const share = done ? 1 : (now - start) / (end - start);
+      await run(t, "UPDATE job_step SET done_at = ?, done_by = ? WHERE job_id = ? AND n <= ?", [
+        toSql(Math.min(now, end)),
+        `u-${p.fitters[0]}`,
+        p.id,
+        Math.floor(job.steps.length * share),
+      ]);
+      const who = p.fitters.map((f) => made.fitters.find((x) => x.id === f)!.name).join(" + ");
+      event(start, "job.started", job, `${who} started ${job.name}`);
+      if (done) event(end, "job.done", job, `${job.name} done`);
+    }
+    for (const s of plan.stays)
+      if (zone.parse(s.from) <= now && now < zone.parse(s.to)) await run(t, "UPDATE build SET at_place = ? WHERE id = ?", [s.place, s.build]);
+    // A van between two stays at this very minute counts as arrived where it is going.
+    for (const b of shop.builds) {
+      const stays = plan.stays.filter((s) => s.build === b.id);
+      const i = stays.findIndex((s) => zone.parse(s.from) > now);
+      if (i > 0 && zone.parse(stays[i - 1].to) <= now) await run(t, "UPDATE build SET at_place = ? WHERE id = ?", [stays[i].place, b.id]);
+    }
+    await insert(t, "event", events);
+  });
+}
+
+/** Parts of what is done or near are here; farther ones on their way, the farthest not ordered yet. */
+async function setParts(zone: Zone, now: number): Promise<void> {
+  const shop = await loadShop(pool());
+  const first = currentPlan(shop, now);
+  const starts = new Map(first.jobs.map((j) => [j.id, zone.parse(j.start)]));
+  await transaction(async (t) => {
+    for (const job of shop.builds.flatMap((b) => b.jobs))
+      for (const part of job.parts) {
+        const r = random(seedOf(part.id));
+        const days = ((starts.get(job.id) ?? now + 60 * DAY) - now) / DAY;
+        const lead = shop.suppliers.find((s) => s.id === part.supplierId)!.leadLikelyDays;
+        const here = job.state !== "todo" || days < 1.5 || (days < 6 && r() < 0.7);
+        const shelf = `${"ABCD"[Math.floor(r() * 4)]}${1 + Math.floor(r() * 6)}`;
+        const promised = zone.dayStart(zone.dayOf(now + Math.max(0.9, Math.min(days - 0.6, lead)) * DAY)) + 600;
+        const set =
+          here ? ["checked", null, now - (1 + r() * 6) * DAY, now - r() * DAY, shelf]
+          : days < 14 ? ["promised", promised, null, null, ""]
+          : days < 30 && r() < 0.75 ? ["ordered", null, null, null, ""]
+          : ["needed", null, null, null, ""];
+        if (here && job.state === "todo" && r() < 0.25) {
+          set[0] = "arrived";
+          set[3] = null;
+        }
+        const time = (v: unknown) => (v === null ? null : toSql(Math.round(v as number)));
+        await run(t, "UPDATE part_line SET state = ?, promised_at = ?, first_promised_at = ?, arrived_at = ?, checked_at = ?, shelf = ? WHERE id = ?", [
+          set[0] as string, time(set[1]), time(set[1]), time(set[2]), time(set[3]), set[4] as string, part.id,
+        ]);
+      }
+  });
+}
+
+/** Photos of everything finished; the last ones still wait for the lead, one was sent back, one was forgotten. */
+async function takePhotos(now: number): Promise<void> {
+  const shop = await loadShop(pool());
+  const covered = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state !== "todo").flatMap((j) => j.covers)));
+  const recent = shop.builds
+    .flatMap((b) => b.jobs)
+    .filter((j) => j.state === "done" && !covered.has(j.id) && j.shots.length && now - j.endedAt! < 6 * DAY)
+    .sort((a, b) => b.endedAt! - a.endedAt!);
+  let sentBack = false;
+  for (const b of shop.builds)
+    for (const job of b.jobs) {
+      if (job.state !== "done") continue;
+      const open = recent.indexOf(job);
+      for (const shot of job.shots) {
+        // The newest finished job still lacks its last photo.
+        if (open === 1 && shot === job.shots[job.shots.length - 1] && job.shots.length > 1) continue;
+        const photo = await drawPhoto(b.name, job.name, shot.text);
+        const id = v7();
+        const taker = `u-${job.fitters[0]}`;
+        await transaction(async (t) => {
+          await run(t, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small) VALUES (?, ?, ?, ?, ?, ?)", [photo.sha256, photo.mime, photo.width, photo.height, photo.bytes, photo.small]);
+          await insert(t, "photo", [{ id, proof_shot_id: shot.id, sha256: photo.sha256, taken_by: taker, taken_at: toSql(job.endedAt! - 5) }]);
+          const back = !sentBack && open === 2;
+          if (back) sentBack = true;
+          if (open < 0 || open > 5 || back)
+            await insert(t, "photo_review", [
+              { photo_id: id, verdict: back ? "again" : "approved", reason: back ? "too dark, the tape can't be read" : "", reviewed_by: LEAD, reviewed_at: toSql(Math.min(now, job.endedAt! + 60)) },
+            ]);
+        });
+      }
+    }
+}
+
+function currentPlan(shop: Shop, now: number, published?: Plan): Plan {
+  return makePlan(readProblem(toProblem(shop, now, published) as Problem), { iterations: 24, seed: 1 });
+}
+
+/** Deadlines around what the plan can do: one missed, one touch and go, the others with air. */
+async function setDeadlines(zone: Zone, now: number): Promise<void> {
+  for (let round = 0; round < 2; round++) {
+    const shop = await loadShop(pool());
+    const plan = currentPlan(shop, now);
+    await transaction(async (t) => {
+      for (const b of made.builds) {
+        const finish = plan.builds.find((x) => x.id === b.id)?.finish;
+        if (!finish) continue;
+        const due = workday(zone, zone.parse(finish), b.slack) + 17 * 60;
+        const arrives = shop.builds.find((x) => x.id === b.id)!.arrives;
+        await run(t, "UPDATE build SET due = ? WHERE id = ?", [toSql(Math.max(due, arrives + DAY)), b.id]);
+      }
+    });
+  }
+}
+
+async function storePlan(zone: Zone, now: number, kind: "working" | "published", number: number | null, note: string): Promise<void> {
+  const shop = await loadShop(pool());
+  const published = await loadPlan(pool(), "published", zone);
+  const plan = currentPlan(shop, now, published?.plan);
+  await transaction((t) => savePlan(t, { id: v7(), kind, number, note, madeAt: now - 40, madeBy: LEAD, nowAt: now }, plan, zone));
+}
+
+const publishPlan = (zone: Zone, now: number, number: number, note: string) => storePlan(zone, now, "published", number, note);
+
+/** What has happened since the plan was published: a late part, and a word from the bench. */
+async function oneSlip(zone: Zone, now: number): Promise<void> {
+  const shop = await loadShop(pool());
+  const soon = shop.builds
+    .flatMap((b) => b.jobs.map((j) => ({ b, j })))
+    .filter(({ j }) => j.state === "todo" && j.parts.some((p) => p.state === "promised"))
+    .sort((x, y) => x.j.parts[0].promisedAt! - y.j.parts[0].promisedAt!);
+  const late = soon.find(({ b }) => b.id === "marlin-puppets") ?? soon[0];
+  const started = shop.builds.flatMap((b) => b.jobs).find((j) => j.state === "started");
+  await transaction(async (t) => {
+    if (late) {
+      const part = late.j.parts.find((p) => p.state === "promised")!;
+      const to = workday(zone, part.promisedAt!, 4) + 600;
+      await run(t, "UPDATE part_line SET promised_at = ? WHERE id = ?", [toSql(to), part.id]);
+      await insert(t, "event", [
+        { id: v7(), at: toSql(now - 50), user_id: LEAD, kind: "part.promised", entity: "part", entity_id: part.id, build_id: late.b.id, text: `${late.b.name}: ${part.name} moved to ${zone.show(to).slice(0, 10)}`, data: {} },
+      ]);
+    }
+    if (started)
+      await insert(t, "remark", [
+        { id: v7(), job_id: started.id, kind: "short", text: "Box of 4.2 × 32 is nearly empty, about forty left", stops_work: false, said_by: `u-${started.fitters[0]}`, said_at: toSql(now - 35) },
+      ]);
+  });
+}

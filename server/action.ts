@@ -1,0 +1,106 @@
+// One action the server can do: who may, what it takes, what it does. The API dispatches to a list of these.
+
+import { InputError, reader } from "@/core/plan/fault";
+import { type Zone, zoneOf } from "@/core/time/zone";
+import { addEvent, type EventInput } from "@/db/events";
+import { type Conn, transaction } from "@/db/pool";
+import { loadWorkshop } from "@/db/shop";
+import type { User } from "@/db/users";
+import { nowMinute } from "./clock";
+import { markStale } from "./planning";
+import { Refusal } from "./refusal";
+
+export interface Context {
+  user: User;
+  /** Ids out of the path, in order. */
+  ids: string[];
+  signal?: AbortSignal;
+}
+
+export interface Action {
+  method: "POST" | "PATCH" | "DELETE";
+  /** Path behind /api/, with * where an id stands. */
+  path: string;
+  role: "lead" | "any";
+  run(body: unknown, ctx: Context): Promise<unknown>;
+}
+
+/** Declares an action whose body follows a schema; a wrong body is answered with its fields. */
+export function action<T>(
+  head: Pick<Action, "method" | "path" | "role">,
+  schema: object,
+  run: (body: T, ctx: Context) => Promise<unknown>,
+): Action {
+  const read = reader<T>(schema);
+  return {
+    ...head,
+    run: (body, ctx) => {
+      let clean: T;
+      try {
+        clean = read(body ?? {});
+      } catch (e) {
+        if (e instanceof InputError) throw new Refusal(422, sentence(e), { faults: e.faults });
+        throw e;
+      }
+      return run(clean, ctx);
+    },
+  };
+}
+
+export const sentence = (e: InputError): string => e.faults.map((f) => `${f.path} ${f.message}`).join("; ");
+
+/** Object schema with everything known; `optional` fields may be missing. */
+export const body = (required: Record<string, object>, optional: Record<string, object> = {}) => ({
+  type: "object",
+  additionalProperties: false,
+  required: Object.keys(required),
+  properties: { ...required, ...optional },
+});
+
+export const is = {
+  id: { type: "string", minLength: 1, maxLength: 120 },
+  name: { type: "string", minLength: 1, maxLength: 120, pattern: "\\S" },
+  text: { type: "string", maxLength: 1000 },
+  words: { type: "string", minLength: 1, maxLength: 500, pattern: "\\S" },
+  bool: { type: "boolean" },
+  count: { type: "integer", minimum: 0, maximum: 100_000 },
+  version: { type: "integer", minimum: 1 },
+  local: { type: "string", pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}$" },
+  date: { type: "string", pattern: "^\\d{4}-\\d{2}-\\d{2}$" },
+  clock: { type: "string", pattern: "^(([01]\\d|2[0-3]):[0-5]\\d|24:00)$" },
+  ids: { type: "array", items: { type: "string", minLength: 1, maxLength: 120 }, maxItems: 50 },
+};
+
+export interface Change {
+  c: Conn;
+  zone: Zone;
+  now: number;
+  /** Writes the event of this change. */
+  event(e: Omit<EventInput, "userId">): Promise<void>;
+  /** Says that the plan has to know. */
+  stale(why: string): Promise<void>;
+}
+
+/** One change of state: a transaction with its event. */
+export function change<T>(user: User, work: (x: Change) => Promise<T>): Promise<T> {
+  return transaction(async (c) => {
+    const workshop = await loadWorkshop(c);
+    if (!workshop) throw new Refusal(409, "There is no workshop yet.");
+    const zone = zoneOf(workshop.zone);
+    const now = nowMinute(zone);
+    return work({
+      c,
+      zone,
+      now,
+      event: (e) => addEvent(c, now, { userId: user.id, ...e }),
+      stale: (why) => markStale(c, why),
+    });
+  });
+}
+
+/** A wall time from a form as an instant; a clear fault when it is none. */
+export function instant(zone: Zone, text: string, field: string): number {
+  const t = zone.parse(text);
+  if (Number.isNaN(t)) throw new Refusal(422, `${field} is no date and time`, { faults: [{ path: field, message: "is no date and time" }] });
+  return t;
+}

@@ -1,0 +1,125 @@
+// Actions on builds: add one, change its dates, move its van, hand it over.
+
+import { v7 } from "uuid";
+import { buildNetwork } from "@/core/library/network";
+import { type Options, optionsSchema } from "@/core/library/schema";
+import { insertBuild } from "@/db/build-network";
+import { rows, run, toSql } from "@/db/pool";
+import { loadShop } from "@/db/shop";
+import { action, body, change, instant, is } from "../action";
+import { editRow } from "../edits";
+import { badField, Refusal } from "../refusal";
+
+interface NewBuild {
+  name: string;
+  client: string;
+  purpose?: string;
+  vanId: string;
+  arrives: string;
+  due: string;
+  weight?: number;
+  options: Options;
+}
+
+const weight = { type: "number", exclusiveMinimum: 0, maximum: 20 };
+
+/** A short readable id: the name as letters, and enough chance behind it. */
+export const slug = (name: string): string =>
+  `${name.toLowerCase().normalize("NFKD").replace(/[^a-z0-9]+/g, "-").replace(/^-+|-+$/g, "").slice(0, 30) || "build"}-${v7().replace(/-/g, "").slice(-5)}`;
+
+export const buildActions = [
+  action<NewBuild>(
+    { method: "POST", path: "builds", role: "lead" },
+    body(
+      { name: is.name, client: is.name, vanId: is.id, arrives: is.local, due: is.local, options: optionsSchema },
+      { purpose: is.text, weight },
+    ),
+    (b, { user }) =>
+      change(user, async (x) => {
+        const arrives = instant(x.zone, b.arrives, "arrives");
+        const due = instant(x.zone, b.due, "due");
+        if (due <= arrives) throw badField("due", "has to be after the arrival");
+        const shop = await loadShop(x.c);
+        if (!shop.vans.some((v) => v.id === b.vanId)) throw badField("vanId", "is no van we know");
+        if (shop.builds.some((o) => o.name.toLowerCase() === b.name.trim().toLowerCase()))
+          throw badField("name", "is taken by another build in the shop");
+        const id = slug(b.name);
+        await insertBuild(x.c, {
+          id,
+          name: b.name.trim(),
+          client: b.client.trim(),
+          purpose: b.purpose?.trim() ?? "",
+          vanId: b.vanId,
+          arrives: toSql(arrives),
+          due: toSql(due),
+          weight: b.weight ?? 1,
+          options: b.options,
+          createdAt: toSql(x.now),
+          jobs: buildNetwork(b.options),
+          suppliers: shop.suppliers.map((s) => s.id),
+        });
+        await x.event({ kind: "build.added", entity: "build", entityId: id, buildId: id, text: `${b.name.trim()} added`, data: { options: b.options } });
+        await x.stale(`${b.name.trim()} added`);
+        return { id };
+      }),
+  ),
+  action<{ version: number; name: string; client: string; purpose: string; arrives: string; due: string; weight: number }>(
+    { method: "PATCH", path: "builds/*", role: "lead" },
+    body({ version: is.version, name: is.name, client: is.name, purpose: is.text, arrives: is.local, due: is.local, weight }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const arrives = instant(x.zone, b.arrives, "arrives");
+        const due = instant(x.zone, b.due, "due");
+        if (due <= arrives) throw badField("due", "has to be after the arrival");
+        const show = (v: unknown) => x.zone.show(Date.parse(`${String(v).replace(" ", "T")}Z`) / 60_000);
+        await editRow(x.c, "build", b.name, ids[0], b.version, {
+          name: { column: "name", value: b.name.trim() },
+          client: { column: "client", value: b.client.trim() },
+          purpose: { column: "purpose", value: b.purpose.trim() },
+          arrives: { column: "arrives", value: toSql(arrives), mine: b.arrives, show },
+          due: { column: "due", value: toSql(due), mine: b.due, show },
+          weight: { column: "weight", value: b.weight },
+        });
+        await x.event({ kind: "build.changed", entity: "build", entityId: ids[0], buildId: ids[0], text: `${b.name} changed: due ${b.due.replace("T", " ")}` });
+        await x.stale(`${b.name} changed`);
+      }),
+  ),
+  action<{ place: string }>({ method: "POST", path: "builds/*/move", role: "any" }, body({ place: is.id }), (b, { user, ids }) =>
+    change(user, async (x) => {
+      await run(x.c, "UPDATE build SET version = version WHERE at_place IS NOT NULL OR id = ?", [ids[0]]);
+      const shop = await loadShop(x.c);
+      const build = shop.builds.find((o) => o.id === ids[0]);
+      if (!build) throw new Refusal(404, "There is no such build.");
+      const bay = shop.bays.find((o) => o.id === b.place && !o.retired);
+      const name = bay?.name ?? (b.place === "yard" ? "the yard" : b.place === "off" ? "off site" : undefined);
+      if (!name) throw badField("place", "is no place for a van");
+      const busy = build.jobs.find((j) => j.place === "van" && j.state === "started");
+      if (busy) throw new Refusal(409, `${build.name} can't be moved: ${busy.name} is under way on it.`);
+      const still = build.jobs.find((j) => j.place === "van" && j.hold.still && j.state === "done" && j.endedAt! + j.hold.minutes > x.now);
+      if (still)
+        throw new Refusal(409, `${build.name} must not be moved: ${still.name} cures until ${x.zone.show(still.endedAt! + still.hold.minutes).replace("T", " ")}.`);
+      const other = bay && shop.builds.find((o) => o.at === b.place && o.id !== build.id);
+      if (other) throw new Refusal(409, `${other.name} stands in ${name}. Move it out first.`);
+      if (b.place === "yard" && build.at !== "yard" && shop.builds.filter((o) => o.at === "yard").length >= shop.workshop.yardPlaces)
+        throw new Refusal(409, "The yard is full.");
+      const van = shop.vans.find((v) => v.id === build.vanId);
+      if (bay && van && ((bay.maxHeightMm ?? Infinity) < van.heightMm || (bay.maxLengthMm ?? Infinity) < van.lengthMm))
+        throw new Refusal(409, `${name} is too small for a ${van.name}.`);
+      await run(x.c, "UPDATE build SET at_place = ?, version = version + 1 WHERE id = ?", [b.place === "off" ? null : b.place, build.id]);
+      await x.event({ kind: "van.moved", entity: "build", entityId: build.id, buildId: build.id, text: `${build.name} moved to ${name}`, data: { from: build.at, to: b.place } });
+      await x.stale(`${build.name} moved to ${name}`);
+    }),
+  ),
+  action<{ version: number }>({ method: "POST", path: "builds/*/hand-over", role: "lead" }, body({ version: is.version }), (b, { user, ids }) =>
+    change(user, async (x) => {
+      const open = await rows<{ name: string }>(x.c, "SELECT name FROM job WHERE build_id = ? AND state <> 'done' ORDER BY seq", [ids[0]]);
+      if (open.length) throw new Refusal(409, `${open.length} ${open.length === 1 ? "job is" : "jobs are"} open, the first: ${open[0].name}.`);
+      await editRow(x.c, "build", "The build", ids[0], b.version, {
+        state: { column: "state", value: "handed-over" },
+        place: { column: "at_place", value: null },
+      });
+      await x.event({ kind: "build.handed-over", entity: "build", entityId: ids[0], buildId: ids[0], text: "handed over" });
+      await x.stale("a build was handed over");
+    }),
+  ),
+];

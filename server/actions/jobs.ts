@@ -1,0 +1,193 @@
+// Actions of the bench: start, pause, go on, finish, tick steps, say that something is wrong; and the lead's pins.
+
+import { v7 } from "uuid";
+import { workedMinutes } from "@/core/shop/left";
+import type { JobRow, Shop } from "@/core/shop/model";
+import { startObstacles } from "@/core/shop/ready";
+import { loadPlan } from "@/db/plans";
+import { insert, run, toSql } from "@/db/pool";
+import { loadShop } from "@/db/shop";
+import type { User } from "@/db/users";
+import { action, body, change, type Change, instant, is } from "../action";
+import { editRow } from "../edits";
+import { Refusal } from "../refusal";
+
+interface Found {
+  shop: Shop;
+  job: JobRow;
+  buildName: string;
+}
+
+async function find(x: Change, id: string): Promise<Found> {
+  // Locks the job's row, so that two taps on two phones come one after the other.
+  await run(x.c, "UPDATE job SET version = version WHERE id = ?", [id]);
+  const shop = await loadShop(x.c);
+  for (const b of shop.builds) {
+    const job = b.jobs.find((j) => j.id === id);
+    if (job) return { shop, job, buildName: b.name };
+  }
+  throw new Refusal(404, "There is no such job (any more).");
+}
+
+/** A fitter acts on jobs they are on, by plan or in fact; the lead on all. */
+async function mayAct(x: Change, user: User, job: JobRow): Promise<string[]> {
+  const planned = (await loadPlan(x.c, "published", x.zone))?.plan.jobs.find((p) => p.id === job.id);
+  const crew = job.fitters.length ? job.fitters : (planned?.fitters ?? []);
+  if (user.role === "lead" || (user.fitterId && (crew.includes(user.fitterId) || crew.length === 0))) return crew;
+  throw new Refusal(403, "This job is somebody else's. Ask the lead to put you on it.");
+}
+
+const names = (shop: Shop, ids: readonly string[]) => ids.map((id) => shop.fitters.find((f) => f.id === id)?.name ?? id).join(" + ");
+
+async function start(x: Change, user: User, f: Found, crewAsked: string[] | undefined): Promise<void> {
+  const { job, shop } = f;
+  const crew = crewAsked ?? (await mayAct(x, user, job));
+  await mayAct(x, user, job);
+  const planned = (await loadPlan(x.c, "published", x.zone))?.plan.jobs.find((p) => p.id === job.id);
+  const at = shop.builds.find((b) => b.id === job.buildId)?.at ?? null;
+  const place = job.place === "bench" ? "bench" : (planned?.place ?? at ?? "yard");
+  // Where the van stands counts, as long as the work can be done there.
+  const where = job.place === "bench" ? "bench" : at !== null && at !== place && suits(shop, job, at) ? at : place;
+  const inTheWay = startObstacles(shop, job, crew, where, x.now);
+  if (inTheWay.length) throw new Refusal(409, `Not yet: ${inTheWay.map((o) => o.text).join("; ")}.`, { obstacles: inTheWay });
+  await run(
+    x.c,
+    `UPDATE job SET state = 'started', started_at = COALESCE(started_at, ?), running_since = ?, actual_place = ?, version = version + 1 WHERE id = ?`,
+    [toSql(x.now), toSql(x.now), where, job.id],
+  );
+  await run(x.c, "DELETE FROM job_fitter WHERE job_id = ?", [job.id]);
+  await insert(x.c, "job_fitter", crew.map((fitter_id) => ({ job_id: job.id, fitter_id })));
+  const word = job.state === "paused" ? "went on with" : "started";
+  await log(x, f, `job.${job.state === "paused" ? "resumed" : "started"}`, `${names(shop, crew)} ${word} ${job.name}`, { crew, place: where });
+}
+
+const suits = (shop: Shop, job: JobRow, place: string): boolean =>
+  place === "yard"
+    ? job.yardOk && shop.workshop.yardWork && job.bayHas.every((p) => shop.workshop.yardHas.includes(p))
+    : job.bayHas.every((p) => shop.bays.find((b) => b.id === place)?.has.includes(p));
+
+async function log(x: Change, f: Found, kind: string, text: string, data: Record<string, unknown> = {}): Promise<void> {
+  await x.event({ kind, entity: "job", entityId: f.job.id, buildId: f.job.buildId, text, data });
+  await x.stale(`${f.buildName}: ${text}`);
+}
+
+async function halt(x: Change, f: Found, to: "paused" | "done"): Promise<void> {
+  const { job, shop } = f;
+  if (job.state !== "started" && !(to === "done" && job.state === "paused"))
+    throw new Refusal(409, `${job.name} is not under way.`);
+  if (to === "done") {
+    const left = job.steps.filter((s) => s.doneAt === null);
+    if (left.length) throw new Refusal(409, `${left.length} ${left.length === 1 ? "step is" : "steps are"} open: ${left[0].text}.`);
+  }
+  const worked = workedMinutes(shop, job, x.now);
+  await run(
+    x.c,
+    "UPDATE job SET state = ?, running_since = NULL, worked_minutes = ?, ended_at = ?, version = version + 1 WHERE id = ?",
+    [to, worked, to === "done" ? toSql(x.now) : null, job.id],
+  );
+  await log(x, f, `job.${to}`, to === "done" ? `${job.name} done after ${worked} min of work` : `${job.name} paused`, { worked });
+}
+
+type Act = { act: "start" | "pause" | "done" | "undo"; crew?: string[] };
+
+export const jobActions = [
+  action<Act>(
+    { method: "POST", path: "jobs/*/act", role: "any" },
+    body({ act: { type: "string", enum: ["start", "pause", "done", "undo"] } }, { crew: is.ids }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const f = await find(x, ids[0]);
+        if (b.act === "start") return start(x, user, f, b.crew);
+        await mayAct(x, user, f.job);
+        if (b.act === "undo") return undo(x, user, f);
+        return halt(x, f, b.act === "pause" ? "paused" : "done");
+      }),
+  ),
+  action<{ n: number; done: boolean }>(
+    { method: "POST", path: "jobs/*/step", role: "any" },
+    body({ n: is.count, done: is.bool }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const f = await find(x, ids[0]);
+        await mayAct(x, user, f.job);
+        if (f.job.state !== "started") throw new Refusal(409, `Start ${f.job.name} first, then tick its steps.`);
+        const step = f.job.steps.find((s) => s.n === b.n);
+        if (!step) throw new Refusal(404, "There is no such step.");
+        await run(x.c, "UPDATE job_step SET done_at = ?, done_by = ? WHERE job_id = ? AND n = ?", [
+          b.done ? toSql(x.now) : null,
+          b.done ? user.id : null,
+          f.job.id,
+          b.n,
+        ]);
+        await x.event({
+          kind: b.done ? "step.done" : "step.undone",
+          entity: "job",
+          entityId: f.job.id,
+          buildId: f.job.buildId,
+          text: `${f.job.name}, step ${b.n}: ${b.done ? "done" : "open again"}`,
+        });
+      }),
+  ),
+  action<{ kind: string; text: string; stopsWork: boolean }>(
+    { method: "POST", path: "jobs/*/remark", role: "any" },
+    body({ kind: { type: "string", enum: ["short", "wrong", "damaged", "delay", "other"] }, text: is.words, stopsWork: is.bool }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const f = await find(x, ids[0]);
+        const id = v7();
+        await insert(x.c, "remark", [
+          { id, job_id: f.job.id, kind: b.kind, text: b.text.trim(), stops_work: b.stopsWork, said_by: user.id, said_at: toSql(x.now) },
+        ]);
+        await log(x, f, "remark.said", `${user.name} on ${f.job.name}: ${b.text.trim()}`);
+        return { id };
+      }),
+  ),
+  action({ method: "POST", path: "remarks/*/settle", role: "lead" }, body({}), (_b, { user, ids }) =>
+    change(user, async (x) => {
+      const n = await run(x.c, "UPDATE remark SET settled_at = ?, settled_by = ? WHERE id = ? AND settled_at IS NULL", [
+        toSql(x.now),
+        user.id,
+        ids[0],
+      ]);
+      if (!n) throw new Refusal(409, "It is settled already.");
+      await x.event({ kind: "remark.settled", entity: "remark", entityId: ids[0], text: "settled what was said from the bench" });
+      await x.stale("a remark from the bench was settled");
+    }),
+  ),
+  action<{ version: number; start?: string; notBefore?: string }>(
+    { method: "PATCH", path: "jobs/*/pin", role: "lead" },
+    body({ version: is.version }, { start: is.local, notBefore: is.local }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const f = await find(x, ids[0]);
+        const at = b.start === undefined ? null : toSql(instant(x.zone, b.start, "start"));
+        const show = (v: unknown) => (v === null ? null : x.zone.show(Date.parse(`${String(v).replace(" ", "T")}Z`) / 60_000));
+        await editRow(x.c, "job", f.job.name, f.job.id, b.version, {
+          start: { column: "pin_start", value: at, mine: b.start ?? null, show },
+        });
+        await log(x, f, "job.pinned", b.start ? `${f.job.name} pinned to ${b.start.replace("T", " ")}` : `pin of ${f.job.name} taken out`);
+      }),
+  ),
+];
+
+/** Takes back the last start, pause or finish, as long as nothing was built on it. */
+async function undo(x: Change, user: User, f: Found): Promise<void> {
+  const { job, shop } = f;
+  if (job.state === "done") {
+    const followers = shop.builds.flatMap((b) => b.jobs).filter((j) => j.state !== "todo" && j.after.some((a) => a.job === job.id));
+    if (followers.length) throw new Refusal(409, `${followers[0].name} has already begun behind it.`);
+    if (user.role !== "lead" && x.now - job.endedAt! > 60) throw new Refusal(403, "After an hour only the lead can reopen a job.");
+    await run(x.c, "UPDATE job SET state = 'paused', ended_at = NULL, version = version + 1 WHERE id = ?", [job.id]);
+    return log(x, f, "job.reopened", `${job.name} reopened`);
+  }
+  if (job.state === "started" && job.workedMinutes === 0 && job.steps.every((s) => s.doneAt === null)) {
+    await run(
+      x.c,
+      "UPDATE job SET state = 'todo', started_at = NULL, running_since = NULL, actual_place = NULL, version = version + 1 WHERE id = ?",
+      [job.id],
+    );
+    await run(x.c, "DELETE FROM job_fitter WHERE job_id = ?", [job.id]);
+    return log(x, f, "job.unstarted", `start of ${job.name} taken back`);
+  }
+  throw new Refusal(409, "There is nothing to take back.");
+}

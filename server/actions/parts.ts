@@ -1,0 +1,88 @@
+// Actions on part lines: ordered, promised, arrived, checked or wrong; and asking the suppliers.
+
+import { availableFrom } from "@/core/shop/parts";
+import type { PartState } from "@/core/shop/model";
+import { sayDay } from "@/core/plan/words";
+import { toSql } from "@/db/pool";
+import { loadShop } from "@/db/shop";
+import { askSuppliers } from "@/standins/suppliers";
+import { action, body, change, instant, is } from "../action";
+import { editRow } from "../edits";
+import { badField, Refusal } from "../refusal";
+
+interface PartEdit {
+  version: number;
+  state: PartState;
+  promised?: string;
+  shelf?: string;
+  note?: string;
+}
+
+const WORDS: Record<PartState, string> = {
+  needed: "to be ordered",
+  ordered: "ordered",
+  promised: "promised",
+  arrived: "arrived",
+  checked: "checked, complete",
+  wrong: "came wrong",
+};
+
+const showTime = (zone: { show(t: number): string }) => (v: unknown) =>
+  v === null ? null : zone.show(Date.parse(`${String(v).replace(" ", "T")}Z`) / 60_000);
+
+export const partActions = [
+  action<PartEdit>(
+    { method: "PATCH", path: "parts/*", role: "lead" },
+    body(
+      { version: is.version, state: { type: "string", enum: Object.keys(WORDS) } },
+      { promised: is.local, shelf: { type: "string", maxLength: 60 }, note: { type: "string", maxLength: 500 } },
+    ),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const shop = await loadShop(x.c);
+        const build = shop.builds.find((o) => o.jobs.some((j) => j.parts.some((p) => p.id === ids[0])));
+        const part = build?.jobs.flatMap((j) => j.parts).find((p) => p.id === ids[0]);
+        if (!build || !part) throw new Refusal(404, "There is no such part line.");
+        if (b.state === "promised" && !b.promised) throw badField("promised", "say which day the supplier promises");
+        if (b.state === "wrong" && !b.note?.trim()) throw badField("note", "say what is wrong with it");
+        const promised = b.promised === undefined ? part.promisedAt : instant(x.zone, b.promised, "promised");
+        const supplier = shop.suppliers.find((s) => s.id === part.supplierId);
+        const goodsIn = shop.workshop.goodsInMinutes;
+        const before = availableFrom(part, supplier, x.now, goodsIn);
+        const after = availableFrom({ ...part, state: b.state, promisedAt: promised }, supplier, x.now, goodsIn);
+        const show = showTime(x.zone);
+        await editRow(x.c, "part_line", part.name, part.id, b.version, {
+          state: { column: "state", value: b.state },
+          promised: { column: "promised_at", value: promised === null ? null : toSql(promised), mine: promised === null ? null : x.zone.show(promised), show },
+          firstPromised: { column: "first_promised_at", value: sqlOrNull(part.firstPromisedAt ?? promised), show },
+          arrived: { column: "arrived_at", value: sqlOrNull(["arrived", "checked", "wrong"].includes(b.state) ? (part.arrivedAt ?? x.now) : null), show },
+          checked: { column: "checked_at", value: sqlOrNull(b.state === "checked" ? x.now : null), show },
+          shelf: { column: "shelf", value: b.shelf ?? part.shelf },
+          note: { column: "note", value: b.note ?? part.note },
+        });
+        const day = b.state === "promised" ? ` for ${sayDay(x.zone, promised!)}` : "";
+        const text = `${build.name}: ${part.name} ${WORDS[b.state]}${day}`;
+        await x.event({ kind: `part.${b.state}`, entity: "part", entityId: part.id, buildId: build.id, text, data: { promised: b.promised ?? null } });
+        if (Math.abs(after.from - before.from) > 1) await x.stale(text);
+        return { slipMinutes: after.from - before.from };
+      }),
+  ),
+  action({ method: "POST", path: "parts/ask", role: "lead" }, body({}), (_b, { user }) =>
+    change(user, async (x) => {
+      const shop = await loadShop(x.c);
+      const answers = askSuppliers(shop, x.now, x.zone);
+      for (const a of answers) {
+        await editRow(x.c, "part_line", a.part.name, a.part.id, a.part.version, {
+          state: { column: "state", value: "promised" },
+          promised: { column: "promised_at", value: toSql(a.promisedAt) },
+          firstPromised: { column: "first_promised_at", value: toSql(a.part.firstPromisedAt ?? a.promisedAt) },
+        });
+        await x.event({ kind: "part.promised", entity: "part", entityId: a.part.id, buildId: a.buildId, text: a.text });
+      }
+      if (answers.length) await x.stale(answers[0].text);
+      return { answers: answers.map((a) => a.text) };
+    }),
+  ),
+];
+
+const sqlOrNull = (t: number | null): string | null => (t === null ? null : toSql(t));

@@ -1,0 +1,61 @@
+// Actions on proof: the lead approves a photo or asks for it again.
+
+import { proofApproved } from "@/core/shop/proof";
+import { insert, rows, toSql } from "@/db/pool";
+import { loadShop } from "@/db/shop";
+import { action, body, change } from "../action";
+import { replan } from "../planning";
+import { badField, Refusal } from "../refusal";
+
+interface Review {
+  verdict: "approved" | "again";
+  reason?: string;
+}
+
+export const proofActions = [
+  action<Review>(
+    { method: "POST", path: "photos/*/review", role: "lead" },
+    body({ verdict: { type: "string", enum: ["approved", "again"] } }, { reason: { type: "string", maxLength: 300 } }),
+    async (b, { user, ids }) => {
+      const reason = b.reason?.trim() ?? "";
+      if (b.verdict === "again" && !reason) throw badField("reason", "say what the next photo has to show");
+      const opened = await change(user, async (x) => {
+        const [photo] = await rows<{ job_id: string; build_id: string; name: string; text: string }>(
+          x.c,
+          `SELECT s.job_id, j.build_id, j.name, s.text FROM photo p JOIN proof_shot s ON s.id = p.proof_shot_id
+           JOIN job j ON j.id = s.job_id WHERE p.id = ? FOR UPDATE`,
+          [ids[0]],
+        );
+        if (!photo) throw new Refusal(404, "There is no such photo.");
+        const [old] = await rows<{ verdict: string; reviewed_by: string }>(x.c, "SELECT verdict, reviewed_by FROM photo_review WHERE photo_id = ?", [ids[0]]);
+        if (old) throw new Refusal(409, `This photo was ${old.verdict === "approved" ? "approved" : "sent back"} already.`);
+        const before = await approvedNow(x.c, photo.job_id);
+        await insert(x.c, "photo_review", [
+          { photo_id: ids[0], verdict: b.verdict, reason, reviewed_by: user.id, reviewed_at: toSql(x.now) },
+        ]);
+        await x.event({
+          kind: b.verdict === "approved" ? "photo.approved" : "photo.again",
+          entity: "photo",
+          entityId: ids[0],
+          buildId: photo.build_id,
+          text: b.verdict === "approved" ? `${photo.name}: "${photo.text}" approved` : `${photo.name}: "${photo.text}" asked again, ${reason}`,
+        });
+        const after = await approvedNow(x.c, photo.job_id);
+        if (!before && after) await x.stale(`the photos of ${photo.name} are approved`);
+        return !before && after;
+      });
+      // The stop line is open: the plan follows at once.
+      if (opened)
+        await replan(user.id).catch((e) => {
+          if (!(e instanceof Refusal)) throw e;
+        });
+      return { opened };
+    },
+  ),
+];
+
+async function approvedNow(c: Parameters<typeof loadShop>[0], jobId: string): Promise<boolean> {
+  const shop = await loadShop(c);
+  const job = shop.builds.flatMap((b) => b.jobs).find((j) => j.id === jobId);
+  return job ? proofApproved(job) === true : false;
+}

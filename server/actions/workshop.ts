@@ -1,0 +1,292 @@
+// Actions on the workshop itself: settings, bays, fitters, calendars, absences, closures, users.
+
+import { v7 } from "uuid";
+import { forecast } from "@/standins/weather";
+import { insert, rows, run, toSql } from "@/db/pool";
+import { loadWorkshop } from "@/db/shop";
+import { endSessionsOf } from "@/db/users";
+import { saveForecast } from "@/db/weather";
+import { action, body, change, type Change, instant, is } from "../action";
+import { editRow } from "../edits";
+import { badField, Refusal } from "../refusal";
+import { hashPassword } from "../session";
+import { slug } from "./builds";
+
+const mm = { type: ["integer", "null"], minimum: 500, maximum: 30_000 };
+const skills = { type: "object", additionalProperties: { type: "integer", minimum: 0, maximum: 3 }, maxProperties: 30 };
+const tickets = {
+  type: "array",
+  items: { type: "object", additionalProperties: false, required: ["id"], properties: { id: is.id, until: is.date } },
+};
+
+interface Bay {
+  name: string;
+  has: string[];
+  tempC?: number;
+  maxHeightMm?: number;
+  maxLengthMm?: number;
+}
+const bayFields = { name: is.name, has: is.ids };
+const bayOptional = { tempC: { type: "number", minimum: -30, maximum: 50 }, maxHeightMm: mm, maxLengthMm: mm };
+
+const parse = (v: unknown) => JSON.parse(String(v));
+
+interface Fitter {
+  name: string;
+  calendarId: string;
+  skills: Record<string, number>;
+  tickets: { id: string; until?: string }[];
+}
+const fitterFields = { name: is.name, calendarId: is.id, skills, tickets };
+
+async function writeSkills(x: Change, id: string, f: Fitter): Promise<void> {
+  await run(x.c, "DELETE FROM fitter_skill WHERE fitter_id = ?", [id]);
+  await run(x.c, "DELETE FROM fitter_ticket WHERE fitter_id = ?", [id]);
+  await insert(x.c, "fitter_skill", Object.entries(f.skills).filter(([, l]) => l > 0).map(([skill, level]) => ({ fitter_id: id, skill, level })));
+  await insert(x.c, "fitter_ticket", f.tickets.map((t) => ({ fitter_id: id, ticket: t.id, until: t.until ?? null })));
+}
+
+/** A retired row stays for what it did; it just is not planned with any more. */
+function retire(path: string, table: string, what: string, check?: (x: Change, id: string) => Promise<void>) {
+  return action<{ version: number; retired: boolean }>(
+    { method: "POST", path: `${path}/*/retire`, role: "lead" },
+    body({ version: is.version, retired: is.bool }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        if (b.retired) await check?.(x, ids[0]);
+        await editRow(x.c, table, what, ids[0], b.version, { retired: { column: "retired", value: b.retired, show: (v) => v === 1 || v === true } });
+        const text = `${what} ${ids[0]} ${b.retired ? "retired" : "brought back"}`;
+        await x.event({ kind: `${table}.${b.retired ? "retired" : "restored"}`, entity: table, entityId: ids[0], text });
+        await x.stale(text);
+      }),
+  );
+}
+
+export const workshopActions = [
+  action<Bay>({ method: "POST", path: "bays", role: "lead" }, body(bayFields, bayOptional), (b, { user }) =>
+    change(user, async (x) => {
+      const id = slug(b.name);
+      await insert(x.c, "bay", [
+        { id, name: b.name.trim(), seq: 99, has: b.has, temp_c: b.tempC, max_height_mm: b.maxHeightMm, max_length_mm: b.maxLengthMm },
+      ]);
+      await x.event({ kind: "bay.added", entity: "bay", entityId: id, text: `${b.name} added` });
+      await x.stale(`${b.name} added`);
+      return { id };
+    }),
+  ),
+  action<Bay & { version: number }>({ method: "PATCH", path: "bays/*", role: "lead" }, body({ ...bayFields, version: is.version }, bayOptional), (b, { user, ids }) =>
+    change(user, async (x) => {
+      await editRow(x.c, "bay", b.name, ids[0], b.version, {
+        name: { column: "name", value: b.name.trim() },
+        has: { column: "has", value: JSON.stringify(b.has), mine: b.has, show: parse },
+        tempC: { column: "temp_c", value: b.tempC ?? null },
+        maxHeightMm: { column: "max_height_mm", value: b.maxHeightMm ?? null },
+        maxLengthMm: { column: "max_length_mm", value: b.maxLengthMm ?? null },
+      });
+      await x.event({ kind: "bay.changed", entity: "bay", entityId: ids[0], text: `${b.name} changed` });
+      await x.stale(`${b.name} changed`);
+    }),
+  ),
+  retire("bays", "bay", "Bay", async (x, id) => {
+    const [b] = await rows<{ name: string }>(x.c, "SELECT name FROM build WHERE at_place = ? AND state = 'active'", [id]);
+    if (b) throw new Refusal(409, `${b.name} stands in it. Move it out first.`);
+  }),
+  action<Fitter>({ method: "POST", path: "fitters", role: "lead" }, body(fitterFields), (b, { user }) =>
+    change(user, async (x) => {
+      const id = slug(b.name);
+      await calendarExists(x, b.calendarId);
+      await insert(x.c, "fitter", [{ id, name: b.name.trim(), calendar_id: b.calendarId }]);
+      await writeSkills(x, id, b);
+      await x.event({ kind: "fitter.added", entity: "fitter", entityId: id, text: `${b.name} added` });
+      await x.stale(`${b.name} added`);
+      return { id };
+    }),
+  ),
+  action<Fitter & { version: number }>({ method: "PATCH", path: "fitters/*", role: "lead" }, body({ ...fitterFields, version: is.version }), (b, { user, ids }) =>
+    change(user, async (x) => {
+      await calendarExists(x, b.calendarId);
+      await editRow(x.c, "fitter", b.name, ids[0], b.version, {
+        name: { column: "name", value: b.name.trim() },
+        calendarId: { column: "calendar_id", value: b.calendarId },
+      });
+      await writeSkills(x, ids[0], b);
+      await x.event({ kind: "fitter.changed", entity: "fitter", entityId: ids[0], text: `${b.name} changed` });
+      await x.stale(`${b.name} changed`);
+    }),
+  ),
+  retire("fitters", "fitter", "Fitter", async (x, id) => {
+    const [j] = await rows<{ name: string }>(x.c, "SELECT j.name FROM job_fitter f JOIN job j ON j.id = f.job_id WHERE f.fitter_id = ? AND j.state = 'started'", [id]);
+    if (j) throw new Refusal(409, `${j.name} is under way with this fitter. Pause or finish it first.`);
+  }),
+  action<{ fitterId: string; from: string; to: string; reason: string }>(
+    { method: "POST", path: "absences", role: "lead" },
+    body({ fitterId: is.id, from: is.local, to: is.local, reason: { type: "string", maxLength: 200 } }),
+    (b, { user }) => addSpan(user, "absence", "fitter_id", b.fitterId, b, "away"),
+  ),
+  action<{ bayId: string; from: string; to: string; reason: string }>(
+    { method: "POST", path: "closures", role: "lead" },
+    body({ bayId: is.id, from: is.local, to: is.local, reason: { type: "string", maxLength: 200 } }),
+    (b, { user }) => addSpan(user, "bay_closure", "bay_id", b.bayId, b, "closed"),
+  ),
+  removal("absences", "absence", "an absence"),
+  removal("closures", "bay_closure", "a closure"),
+  removal("calendar-days", "calendar_day", "a special day"),
+  action<{ name: string; version: number; windows: { weekday: number; opens: string; closes: string }[] }>(
+    { method: "PATCH", path: "calendars/*", role: "lead" },
+    body({
+      name: is.name,
+      version: is.version,
+      windows: {
+        type: "array",
+        maxItems: 60,
+        items: body({ weekday: { type: "integer", minimum: 0, maximum: 6 }, opens: is.clock, closes: is.clock }),
+      },
+    }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        await editRow(x.c, "calendar", b.name, ids[0], b.version, { name: { column: "name", value: b.name.trim() } });
+        await writeWindows(x, ids[0], b.windows);
+        await x.event({ kind: "calendar.changed", entity: "calendar", entityId: ids[0], text: `hours of ${b.name} changed` });
+        await x.stale(`hours of ${b.name} changed`);
+      }),
+  ),
+  action<{ name: string; copyOf: string }>({ method: "POST", path: "calendars", role: "lead" }, body({ name: is.name, copyOf: is.id }), (b, { user }) =>
+    change(user, async (x) => {
+      await calendarExists(x, b.copyOf);
+      const id = slug(b.name);
+      await insert(x.c, "calendar", [{ id, name: b.name.trim() }]);
+      const windows = await rows<{ weekday: number; opens: string; closes: string }>(x.c, "SELECT weekday, opens, closes FROM calendar_window WHERE calendar_id = ?", [b.copyOf]);
+      await writeWindows(x, id, windows);
+      await x.event({ kind: "calendar.added", entity: "calendar", entityId: id, text: `calendar ${b.name} added` });
+      return { id };
+    }),
+  ),
+  retire("calendars", "calendar", "Calendar", async (x, id) => {
+    if (id === "shop") throw new Refusal(409, "The shop's own calendar is always needed.");
+    const [f] = await rows<{ name: string }>(x.c, "SELECT name FROM fitter WHERE calendar_id = ? AND NOT retired UNION SELECT name FROM bay WHERE calendar_id = ? AND NOT retired", [id, id]);
+    if (f) throw new Refusal(409, `${f.name} keeps these hours. Give them others first.`);
+  }),
+  action<{ calendarId: string; date: string; opens?: string; closes?: string; overtime?: boolean; reason: string }>(
+    { method: "POST", path: "calendar-days", role: "lead" },
+    body({ calendarId: is.id, date: is.date, reason: { type: "string", maxLength: 200 } }, { opens: is.clock, closes: is.clock, overtime: is.bool }),
+    (b, { user }) =>
+      change(user, async (x) => {
+        if ((b.opens === undefined) !== (b.closes === undefined)) throw badField(b.opens ? "closes" : "opens", "both times, or none for a closed day");
+        if (b.opens && b.opens >= b.closes!) throw badField("closes", "has to be later than it opens");
+        if (Number.isNaN(Date.parse(b.date))) throw badField("date", "is no date");
+        await calendarExists(x, b.calendarId);
+        const id = v7();
+        await insert(x.c, "calendar_day", [
+          { id, calendar_id: b.calendarId, date: b.date, opens: b.opens, closes: b.closes, overtime: b.overtime ?? false, reason: b.reason.trim() },
+        ]);
+        const text = b.opens ? `extra hours ${b.date} ${b.opens} to ${b.closes}` : `closed on ${b.date}`;
+        await x.event({ kind: "calendar.day", entity: "calendar", entityId: b.calendarId, text });
+        await x.stale(text);
+        return { id };
+      }),
+  ),
+  action<{ login: string; name: string; role: "lead" | "fitter"; fitterId?: string; password: string }>(
+    { method: "POST", path: "users", role: "lead" },
+    body(
+      { login: { type: "string", pattern: "^[a-z0-9.-]{2,40}$" }, name: is.name, role: { type: "string", enum: ["lead", "fitter"] }, password: { type: "string", minLength: 10, maxLength: 200 } },
+      { fitterId: is.id },
+    ),
+    async (b, { user }) => {
+      const password_hash = await hashPassword(b.password);
+      return change(user, async (x) => {
+        if (b.role === "fitter" && !b.fitterId) throw badField("fitterId", "say which fitter signs in");
+        const [taken] = await rows(x.c, "SELECT 1 FROM user WHERE login = ?", [b.login]);
+        if (taken) throw badField("login", "is taken");
+        const id = slug(b.login);
+        await insert(x.c, "user", [{ id, login: b.login, name: b.name.trim(), role: b.role, fitter_id: b.fitterId, password_hash }]);
+        await x.event({ kind: "user.added", entity: "user", entityId: id, text: `${b.name} may sign in as ${b.role}` });
+        return { id };
+      });
+    },
+  ),
+  action<{ version: number; password: string }>(
+    { method: "POST", path: "users/*/password", role: "lead" },
+    body({ version: is.version, password: { type: "string", minLength: 10, maxLength: 200 } }),
+    async (b, { user, ids }) => {
+      const password_hash = await hashPassword(b.password);
+      return change(user, async (x) => {
+        await editRow(x.c, "user", "The user", ids[0], b.version, { password: { column: "password_hash", value: password_hash, show: () => "…" } });
+        await endSessionsOf(x.c, ids[0]);
+        await x.event({ kind: "user.password", entity: "user", entityId: ids[0], text: "new password set" });
+      });
+    },
+  ),
+  retire("users", "user", "User", async (x, id) => {
+    const leads = await rows<{ id: string }>(x.c, "SELECT id FROM user WHERE role = 'lead' AND NOT retired FOR UPDATE");
+    if (leads.length === 1 && leads[0].id === id) throw new Refusal(409, "This is the only lead: nobody could change anything any more.");
+    await endSessionsOf(x.c, id);
+  }),
+  action<{ version: number; name: string; yardPlaces: number; shuntMinutes: number; goodsInMinutes: number; noiseFrom: string; noiseTo: string }>(
+    { method: "PATCH", path: "workshop", role: "lead" },
+    body({ version: is.version, name: is.name, yardPlaces: is.count, shuntMinutes: is.count, goodsInMinutes: is.count, noiseFrom: is.clock, noiseTo: is.clock }),
+    (b, { user }) =>
+      change(user, async (x) => {
+        if (b.noiseFrom >= b.noiseTo) throw badField("noiseTo", "has to be later than noise may begin");
+        const w = await loadWorkshop(x.c);
+        await editRow(x.c, "workshop", "The workshop", w!.id, b.version, {
+          name: { column: "name", value: b.name.trim() },
+          yardPlaces: { column: "yard_places", value: b.yardPlaces },
+          shuntMinutes: { column: "shunt_minutes", value: b.shuntMinutes },
+          goodsInMinutes: { column: "goods_in_minutes", value: b.goodsInMinutes },
+          noiseFrom: { column: "noise_from", value: b.noiseFrom },
+          noiseTo: { column: "noise_to", value: b.noiseTo },
+        });
+        await x.event({ kind: "workshop.changed", entity: "workshop", entityId: w!.id, text: "settings of the workshop changed" });
+        await x.stale("settings of the workshop changed");
+      }),
+  ),
+  action({ method: "POST", path: "weather", role: "lead" }, body({}), (_b, { user }) =>
+    change(user, async (x) => {
+      const w = (await loadWorkshop(x.c))!;
+      const days = forecast(w, x.zone, x.now, 14);
+      await saveForecast(x.c, days, x.now);
+      await x.event({ kind: "weather.fetched", entity: "workshop", entityId: w.id, text: `forecast for ${days.length} days fetched` });
+      await x.stale("a new forecast came in");
+    }),
+  ),
+];
+
+async function calendarExists(x: Change, id: string): Promise<void> {
+  const [c] = await rows(x.c, "SELECT 1 FROM calendar WHERE id = ? AND NOT retired", [id]);
+  if (!c) throw badField("calendarId", "is no calendar in use");
+}
+
+async function writeWindows(x: Change, id: string, windows: { weekday: number; opens: string; closes: string }[]): Promise<void> {
+  windows.forEach((w, i) => {
+    if (w.opens >= w.closes) throw badField(`windows[${i}].closes`, "has to be later than it opens");
+  });
+  await run(x.c, "DELETE FROM calendar_window WHERE calendar_id = ?", [id]);
+  await insert(x.c, "calendar_window", windows.map((w) => ({ id: v7(), calendar_id: id, weekday: w.weekday, opens: w.opens, closes: w.closes })));
+}
+
+function addSpan(user: Parameters<typeof change>[0], table: string, column: string, id: string, b: { from: string; to: string; reason: string }, word: string) {
+  return change(user, async (x) => {
+    const from = instant(x.zone, b.from, "from");
+    const to = instant(x.zone, b.to, "to");
+    if (to <= from) throw badField("to", "has to be later than it begins");
+    const owner = table === "absence" ? "fitter" : "bay";
+    const [row] = await rows<{ name: string }>(x.c, `SELECT name FROM ${owner} WHERE id = ?`, [id]);
+    if (!row) throw badField(owner === "fitter" ? "fitterId" : "bayId", "is not known");
+    const key = v7();
+    await insert(x.c, table, [{ id: key, [column]: id, starts: toSql(from), ends: toSql(to), reason: b.reason.trim() }]);
+    const text = `${row.name} ${word} ${b.from.replace("T", " ")} to ${b.to.replace("T", " ")}`;
+    await x.event({ kind: `${table}.added`, entity: owner, entityId: id, text });
+    await x.stale(text);
+    return { id: key };
+  });
+}
+
+function removal(path: string, table: string, what: string) {
+  return action({ method: "DELETE", path: `${path}/*`, role: "lead" }, body({}), (_b, { user, ids }) =>
+    change(user, async (x) => {
+      if (!(await run(x.c, `DELETE FROM ${table} WHERE id = ?`, [ids[0]]))) throw new Refusal(404, "It is gone already.");
+      await x.event({ kind: `${table}.removed`, entity: table, entityId: ids[0], text: `${what} taken out` });
+      await x.stale(`${what} taken out`);
+    }),
+  );
+}

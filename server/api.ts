@@ -1,0 +1,51 @@
+// All actions of the server, and the one place that answers a request for one.
+
+import { InputError } from "@/core/plan/fault";
+import type { User } from "@/db/users";
+import { type Action, sentence } from "./action";
+import { buildActions } from "./actions/builds";
+import { jobActions } from "./actions/jobs";
+import { partActions } from "./actions/parts";
+import { planActions } from "./actions/plan";
+import { proofActions } from "./actions/proof";
+import { workshopActions } from "./actions/workshop";
+import { log } from "./log";
+import { Refusal } from "./refusal";
+
+export const actions: readonly Action[] = [
+  ...planActions,
+  ...jobActions,
+  ...buildActions,
+  ...partActions,
+  ...proofActions,
+  ...workshopActions,
+];
+
+/** The action for a path, with the ids that stood in it. */
+export function findAction(method: string, path: readonly string[]): { action: Action; ids: string[] } | undefined {
+  for (const action of actions) {
+    const pattern = action.path.split("/");
+    if (action.method !== method || pattern.length !== path.length) continue;
+    if (pattern.every((p, i) => p === "*" || p === path[i]))
+      return { action, ids: path.filter((_, i) => pattern[i] === "*") };
+  }
+  return undefined;
+}
+
+/** Runs an action for a user, or refuses. */
+export async function perform(method: string, path: readonly string[], body: unknown, user: User | undefined, signal?: AbortSignal): Promise<unknown> {
+  if (!user) throw new Refusal(401, "Sign in first.");
+  const found = findAction(method, path);
+  if (!found) throw new Refusal(404, "There is nothing of that name here.");
+  if (found.action.role === "lead" && user.role !== "lead") throw new Refusal(403, "Only the lead may do that.");
+  return (await found.action.run(body, { user, ids: found.ids, signal })) ?? {};
+}
+
+/** What went wrong, as status and JSON; the unexpected is logged and said plainly. */
+export function answerError(e: unknown): { status: number; body: Record<string, unknown> } {
+  if (e instanceof Refusal) return { status: e.status, body: { error: e.message, ...e.detail } };
+  if (e instanceof InputError) return { status: 422, body: { error: sentence(e), faults: e.faults } };
+  if ((e as Error)?.name === "AbortError") return { status: 499, body: { error: "Stopped." } };
+  log.error({ err: e }, "request failed");
+  return { status: 500, body: { error: "That did not work: the server ran into a fault of its own. Nothing was changed; the log has the details." } };
+}

@@ -1,0 +1,88 @@
+// Takes a photo in: checks that it is one, brings it to size, stores it once by its content.
+
+import { createHash } from "node:crypto";
+import sharp from "sharp";
+import { v7 } from "uuid";
+import { loadPlan } from "@/db/plans";
+import { insert, pool, rows, run, toSql } from "@/db/pool";
+import type { User } from "@/db/users";
+import { change } from "./action";
+import { Refusal } from "./refusal";
+
+export const MAX_BYTES = 25 * 1024 * 1024;
+const LARGEST = 2000;
+const SMALL = 480;
+
+export interface StoredPhoto {
+  sha256: string;
+  mime: string;
+  width: number;
+  height: number;
+  bytes: Buffer;
+  small: Buffer;
+}
+
+/** Reads, turns upright and shrinks. Throws a Refusal when the bytes are no picture. */
+export async function preparePhoto(input: Buffer): Promise<StoredPhoto> {
+  if (input.length > MAX_BYTES) throw new Refusal(413, "The photo is larger than 25 MB.");
+  try {
+    const meta = await sharp(input).metadata();
+    if (!["jpeg", "png", "webp", "heif"].includes(meta.format ?? "")) throw new Error("format");
+    const { data, info } = await sharp(input)
+      .rotate()
+      .resize(LARGEST, LARGEST, { fit: "inside", withoutEnlargement: true })
+      .jpeg({ quality: 84 })
+      .toBuffer({ resolveWithObject: true });
+    const small = await sharp(data).resize(SMALL, SMALL, { fit: "inside" }).jpeg({ quality: 74 }).toBuffer();
+    return {
+      sha256: createHash("sha256").update(data).digest("hex"),
+      mime: "image/jpeg",
+      width: info.width,
+      height: info.height,
+      bytes: data,
+      small,
+    };
+  } catch {
+    throw new Refusal(415, "That is no photo. Take a picture, or choose a JPEG, PNG or WebP file.");
+  }
+}
+
+/** Stores a photo for a proof shot: bytes, record and event in one transaction. */
+export async function addPhoto(user: User, shotId: string, input: Buffer): Promise<{ id: string; sha256: string }> {
+  const photo = await preparePhoto(input);
+  return change(user, async (x) => {
+    const [shot] = await rows<{ job_id: string; text: string; name: string; build_id: string }>(
+      x.c,
+      "SELECT s.job_id, s.text, j.name, j.build_id FROM proof_shot s JOIN job j ON j.id = s.job_id WHERE s.id = ? FOR UPDATE",
+      [shotId],
+    );
+    if (!shot) throw new Refusal(404, "There is no such photo to be taken.");
+    if (user.role === "fitter") {
+      const [on] = await rows(x.c, "SELECT 1 FROM job_fitter WHERE job_id = ? AND fitter_id = ?", [shot.job_id, user.fitterId ?? ""]);
+      const planned = (await loadPlan(x.c, "published", x.zone))?.plan.jobs.find((p) => p.id === shot.job_id);
+      if (!on && !planned?.fitters.includes(user.fitterId ?? "")) throw new Refusal(403, "This job is somebody else's.");
+    }
+    await run(x.c, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small) VALUES (?, ?, ?, ?, ?, ?)", [
+      photo.sha256,
+      photo.mime,
+      photo.width,
+      photo.height,
+      photo.bytes,
+      photo.small,
+    ]);
+    const id = v7();
+    await insert(x.c, "photo", [{ id, proof_shot_id: shotId, sha256: photo.sha256, taken_by: user.id, taken_at: toSql(x.now) }]);
+    await x.event({ kind: "photo.taken", entity: "photo", entityId: id, buildId: shot.build_id, text: `${shot.name}: photo "${shot.text}"` });
+    return { id, sha256: photo.sha256 };
+  });
+}
+
+/** The bytes of a photo; undefined when there is none. */
+export async function photoBytes(sha256: string, small: boolean): Promise<{ mime: string; bytes: Buffer } | undefined> {
+  const [r] = await rows<{ mime: string; bytes: Buffer }>(
+    pool(),
+    `SELECT mime, ${small ? "small" : "bytes"} AS bytes FROM photo_data WHERE sha256 = ?`,
+    [sha256],
+  );
+  return r;
+}

@@ -1,0 +1,118 @@
+// Replanning and publishing.
+
+import { v7 } from "uuid";
+import { checkPlan } from "@/core/plan/check/check";
+import type { Problem } from "@/core/plan/model";
+import type { Shop } from "@/core/shop/model";
+import { partWords, toProblem } from "@/core/shop/problem";
+import { type Zone, zoneOf } from "@/core/time/zone";
+import { addEvent } from "@/db/events";
+import { giveLease, loadPlan, nextNumber, savePlan, type StoredPlan, takeLease } from "@/db/plans";
+import { type Conn, pool, run, transaction } from "@/db/pool";
+import { loadShop } from "@/db/shop";
+import { nowMinute } from "./clock";
+import { planInThread } from "./plan-thread";
+import { Refusal } from "./refusal";
+
+/** Shaken orders tried on top of the rules: well under a second at the usual size, and the same result each time. */
+const ITERATIONS = 24;
+const LEASE_SECONDS = 60;
+
+export interface State {
+  shop: Shop;
+  zone: Zone;
+  now: number;
+  working?: StoredPlan;
+  published?: StoredPlan;
+}
+
+export async function loadState(): Promise<State> {
+  const shop = await loadShop(pool());
+  const zone = zoneOf(shop.workshop.zone);
+  const [working, published] = await Promise.all([loadPlan(pool(), "working", zone), loadPlan(pool(), "published", zone)]);
+  return { shop, zone, now: nowMinute(zone), working, published };
+}
+
+/** The problem as it stands, for planning and for export. */
+export async function currentProblem(): Promise<{ problem: Problem; state: State }> {
+  const state = await loadState();
+  return { problem: toProblem(state.shop, state.now, state.published?.plan), state };
+}
+
+/** Marks that the working plan no longer knows everything. The first reason stays until a replan. */
+export async function markStale(c: Conn, why: string): Promise<void> {
+  await run(
+    c,
+    "UPDATE workshop SET stale_why = IF(changes = planned_changes, ?, stale_why), changes = changes + 1",
+    [why.slice(0, 300)],
+  );
+}
+
+/** Plans anew from the present state and stores the result as the working plan. One at a time for the workshop. */
+export async function replan(userId: string, signal?: AbortSignal): Promise<StoredPlan> {
+  const holder = v7();
+  const { problem, state } = await currentProblem();
+  const workshopId = state.shop.workshop.id;
+  if (!(await transaction((c) => takeLease(c, workshopId, holder, Date.now(), LEASE_SECONDS))))
+    throw new Refusal(409, "A replan is already running; its result will show here in a moment.");
+  try {
+    const plan = await planInThread(problem, { iterations: ITERATIONS, seed: 1 }, signal);
+    // The checker has the last word: a plan that breaks a rule is never shown.
+    const breaches = checkPlan(problem, plan);
+    if (breaches.length) throw new Error(`the planner made a plan that breaks a rule: ${breaches[0].text}`);
+    nameParts(plan, state);
+    const head = { id: v7(), kind: "working" as const, number: null, note: "", madeAt: state.now, madeBy: userId, nowAt: state.now };
+    await transaction(async (c) => {
+      await savePlan(c, head, plan, state.zone);
+      // What changed since the state was read is not in this plan: it stays stale then.
+      await run(c, "UPDATE workshop SET planned_changes = ?, stale_why = IF(changes = ?, NULL, 'changed while replanning')", [
+        state.shop.workshop.changes,
+        state.shop.workshop.changes,
+      ]);
+      await addEvent(c, state.now, {
+        userId,
+        kind: "plan.replanned",
+        entity: "plan",
+        entityId: head.id,
+        text: "replanned",
+        data: { cost: plan.cost ?? {}, unplaced: plan.unplaced.length },
+      });
+    });
+    return { head, plan };
+  } finally {
+    await giveLease(pool(), holder);
+  }
+}
+
+/** The planner knows dates, not parts: says which part it is that a job waits for. */
+function nameParts(plan: StoredPlan["plan"], state: State): void {
+  const jobs = new Map(state.shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
+  for (const j of plan.jobs)
+    for (const w of j.why ?? []) {
+      const job = jobs.get(j.id);
+      if (w.kind === "part" && job) w.text = partWords(state.shop, job, state.now) ?? w.text;
+    }
+}
+
+/** Publishes the working plan under the next number. Refused while it is stale. */
+export async function publish(userId: string, note: string): Promise<number> {
+  const state = await loadState();
+  if (!state.working) throw new Refusal(409, "There is no plan yet: replan first.");
+  if (state.shop.workshop.staleWhy)
+    throw new Refusal(409, `The plan is stale (${state.shop.workshop.staleWhy}): replan, look at what moves, then publish.`);
+  const { working, zone, now } = state;
+  return transaction(async (c) => {
+    const number = await nextNumber(c);
+    const head = { ...working.head, id: v7(), kind: "published" as const, number, note, madeAt: now, madeBy: userId };
+    await savePlan(c, head, working.plan, zone);
+    await addEvent(c, now, {
+      userId,
+      kind: "plan.published",
+      entity: "plan",
+      entityId: head.id,
+      text: `published plan ${number}${note ? `: ${note}` : ""}`,
+      data: { number },
+    });
+    return number;
+  });
+}
