@@ -8,7 +8,7 @@ import { makePlan } from "../core/plan/planner";
 import { readProblem } from "../core/plan/read";
 import { shopMinutes } from "../core/shop/left";
 import type { JobRow, Shop } from "../core/shop/model";
-import { toProblem } from "../core/shop/problem";
+import { nameParts, toProblem } from "../core/shop/problem";
 import { random, seedOf } from "../core/rng";
 import { DAY, type Zone, zoneOf } from "../core/time/zone";
 import { insertBuild } from "../db/build-network";
@@ -105,7 +105,9 @@ async function people(zone: Zone, now: number): Promise<void> {
 async function playHistory(zone: Zone, now: number): Promise<void> {
   const shop = await loadShop(pool());
   const began = Math.min(...shop.builds.map((b) => b.arrives)) - 30;
-  const past = toProblem({ ...shop, weather: [] }, began);
+  // The weather of those weeks counts too: work that was begun where it was too cold could not go on.
+  const weather = forecast(made.workshop, zone, began, Math.ceil((now - began) / DAY) + 14);
+  const past = toProblem({ ...shop, weather }, began);
   for (const b of past.builds)
     for (const j of b.jobs) {
       delete j.partsFrom;
@@ -245,6 +247,7 @@ async function storePlan(zone: Zone, now: number, kind: "working" | "published",
   const shop = await loadShop(pool());
   const published = await loadPlan(pool(), "published", zone);
   const plan = currentPlan(shop, now, published?.plan);
+  nameParts(plan, shop, now);
   await transaction((t) => savePlan(t, { id: v7(), kind, number, note, madeAt: now - 40, madeBy: LEAD, nowAt: now }, plan, zone));
 }
 

@@ -73,11 +73,11 @@ const options = (o: Partial<Options>): Options => ({
 
 /** `arrived`: working days before today (negative: still to come). `slack`: working days between the planned finish and the deadline. */
 export const builds = [
-  { id: "beekeepers", name: "Beekeepers", client: "The Hallow brothers", purpose: "honey road, two sleepers", van: "drover-l2h2", arrived: 41, slack: -2, weight: 2, options: options({ solar: false }) },
-  { id: "marlin-puppets", name: "Marlin Puppets", client: "Puppet theatre Marlin", purpose: "touring theatre", van: "drover-l3h2", arrived: 34, slack: 4, weight: 1, options: options({ swivels: true, heater: false }) },
-  { id: "coast-rangers", name: "Coast rangers", client: "Dune and Reef Trust", purpose: "night patrol", van: "drover-l2h2", arrived: 27, slack: 0, weight: 1, options: options({ gas: true, windows: 1, firstFix: "insulation-first" }) },
-  { id: "field-vet", name: "Field vet", client: "Dr. Adair Quill", purpose: "mobile surgery", van: "drover-l3h3", arrived: 9, slack: 6, weight: 1, options: options({ windows: 2 }) },
-  { id: "night-bakery", name: "Night bakery", client: "Crumb & Ember", purpose: "market van with a bed", van: "drover-l3h2", arrived: 18, slack: 5, weight: 1, options: options({ gas: true, solar: false }) },
+  { id: "beekeepers", name: "Beekeepers", client: "The Hallow brothers", purpose: "honey road, two sleepers", van: "drover-l2h2", arrived: 18, slack: -2, weight: 2, options: options({ solar: false }) },
+  { id: "marlin-puppets", name: "Marlin Puppets", client: "Puppet theatre Marlin", purpose: "touring theatre", van: "drover-l3h2", arrived: 17, slack: 4, weight: 1, options: options({ swivels: true, heater: false }) },
+  { id: "coast-rangers", name: "Coast rangers", client: "Dune and Reef Trust", purpose: "night patrol", van: "drover-l2h2", arrived: 14, slack: 0, weight: 1, options: options({ gas: true, windows: 1, firstFix: "insulation-first" }) },
+  { id: "field-vet", name: "Field vet", client: "Dr. Adair Quill", purpose: "mobile surgery", van: "drover-l3h3", arrived: 5, slack: 6, weight: 1, options: options({ windows: 2 }) },
+  { id: "night-bakery", name: "Night bakery", client: "Crumb & Ember", purpose: "market van with a bed", van: "drover-l3h2", arrived: 9, slack: 5, weight: 1, options: options({ gas: true, solar: false }) },
   { id: "darkroom-van", name: "Darkroom van", client: "Odile Farrow", purpose: "photographer", van: "drover-l3h2", arrived: 1, slack: 8, weight: 1, options: options({ windows: 0, heater: false }) },
-  { id: "seed-library", name: "Seed library", client: "Parish of Low Mere", purpose: "seeds and a sleeping loft", van: "tern-l1h1", arrived: -4, slack: 9, weight: 1, options: options({ windows: 1, fan: true, solar: false, heater: false, firstFix: "insulation-first" }) },
+  { id: "seed-library", name: "Seed library", client: "Parish of Low Mere", purpose: "seeds and a sleeping loft", van: "tern-l1h1", arrived: -3, slack: 9, weight: 1, options: options({ windows: 1, fan: true, solar: false, heater: false, firstFix: "insulation-first" }) },
 ];

@@ -4,7 +4,7 @@ import { v7 } from "uuid";
 import { checkPlan } from "@/core/plan/check/check";
 import type { Problem } from "@/core/plan/model";
 import type { Shop } from "@/core/shop/model";
-import { partWords, toProblem } from "@/core/shop/problem";
+import { nameParts, toProblem } from "@/core/shop/problem";
 import { type Zone, zoneOf } from "@/core/time/zone";
 import { addEvent } from "@/db/events";
 import { giveLease, loadPlan, nextNumber, savePlan, type StoredPlan, takeLease } from "@/db/plans";
@@ -60,7 +60,7 @@ export async function replan(userId: string, signal?: AbortSignal): Promise<Stor
     // The checker has the last word: a plan that breaks a rule is never shown.
     const breaches = checkPlan(problem, plan);
     if (breaches.length) throw new Error(`the planner made a plan that breaks a rule: ${breaches[0].text}`);
-    nameParts(plan, state);
+    nameParts(plan, state.shop, state.now);
     const head = { id: v7(), kind: "working" as const, number: null, note: "", madeAt: state.now, madeBy: userId, nowAt: state.now };
     await transaction(async (c) => {
       await savePlan(c, head, plan, state.zone);
@@ -82,16 +82,6 @@ export async function replan(userId: string, signal?: AbortSignal): Promise<Stor
   } finally {
     await giveLease(pool(), holder);
   }
-}
-
-/** The planner knows dates, not parts: says which part it is that a job waits for. */
-function nameParts(plan: StoredPlan["plan"], state: State): void {
-  const jobs = new Map(state.shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
-  for (const j of plan.jobs)
-    for (const w of j.why ?? []) {
-      const job = jobs.get(j.id);
-      if (w.kind === "part" && job) w.text = partWords(state.shop, job, state.now) ?? w.text;
-    }
 }
 
 /** Publishes the working plan under the next number. Refused while it is stale. */

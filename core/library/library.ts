@@ -14,11 +14,14 @@ export interface Entry extends LibraryJob {
   stage: Stage;
 }
 
+/** First-fix services are worked among the framing, so their file is framing; by what they are they stay services. */
+const STAGE_OF: Record<string, Stage> = { ST: "strip", OP: "openings", IN: "insulation", FR: "framing", PA: "panels", FU: "furniture", SV: "services" };
+
 const readStage = reader<StageFile>(stageSchema);
 
 /** All jobs in stage order. Throws InputError when a file or a reference in it is wrong. */
 export function readLibrary(files: readonly unknown[]): Entry[] {
-  const jobs = files.map(readStage).flatMap((f) => f.jobs.map((j) => ({ ...j, stage: f.stage })));
+  const jobs = files.map(readStage).flatMap((f) => f.jobs.map((j) => ({ ...j, stage: STAGE_OF[j.code.slice(0, 2)] ?? f.stage })));
   const codes = new Set<string>();
   const faults: Fault[] = [];
   for (const j of jobs) {

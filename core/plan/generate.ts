@@ -16,6 +16,8 @@ export interface Rule {
   window: number;
   /** Minutes of delay that a move, or asking another van out of a bay, is worth. */
   costs: { move: number; evict: number };
+  /** Each job first tries the start, place and crew that it has in the published plan. */
+  keep?: boolean;
 }
 
 export interface Generated {
@@ -110,9 +112,15 @@ class Run {
     for (let k = 0; k < eligible.length; k++) {
       const i = eligible[k];
       if (soonest === Number.NEGATIVE_INFINITY ? !this.urgent[i] : this.lower[i] > limit) continue;
-      if (best === -1 || this.rule.priority[i] < this.rule.priority[eligible[best]]) best = k;
+      if (best === -1 || this.key(i) < this.key(eligible[best])) best = k;
     }
     return best;
+  }
+
+  /** What can't keep its place queues where it now could begin: else it would take the place of work that can. */
+  private key(i: number): number {
+    const p = this.rule.priority[i];
+    return this.rule.keep ? Math.max(p, this.lower[i]) : p;
   }
 
   private placeStarted(): void {
@@ -155,7 +163,7 @@ class Run {
   }
 
   private place(j: Job): boolean {
-    if (!j.pin) return this.tryPlace(j);
+    if (!j.pin) return (this.rule.keep === true && this.tryPublished(j)) || this.tryPlace(j);
     const { start, place, fitters } = j.pin;
     if (this.tryPlace(j, start, place, fitters)) return true;
     const tries: [number | undefined, number | undefined, number[] | undefined][] = [
@@ -168,6 +176,14 @@ class Run {
     ];
     for (const t of tries) if (this.tryPlace(j, ...t)) return true;
     return false;
+  }
+
+  /** Exactly as published, else at least at that start and with that crew, wherever there is room. */
+  private tryPublished(j: Job): boolean {
+    const p = j.published;
+    if (!p || p.start < this.lower[j.index]) return false;
+    const crew = p.fitters.length === j.demands.length ? p.fitters : undefined;
+    return this.tryPlace(j, p.start, p.place, crew) || this.tryPlace(j, p.start, undefined, crew) || this.tryPlace(j, p.start);
   }
 
   private tryPlace(j: Job, pinStart?: Minute, pinPlace?: number, must?: number[]): boolean {

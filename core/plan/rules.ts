@@ -71,7 +71,10 @@ export function rules(c: Compiled): Rule[] {
     by("latest finish, vans stay put", weighted, DAY, { move: 600, evict: 1200 }),
   ];
   if (c.jobs.some((j) => j.published))
-    list.push(by("as published", (i) => c.jobs[i].published?.start ?? lf[i], 2 * DAY), by("as published, strictly", (i) => c.jobs[i].published?.start ?? lf[i], 30 * DAY));
+    {
+    const order = (i: number) => c.jobs[i].published?.start ?? lf[i];
+    list.push(by("as published", order, 2 * DAY), by("as published, strictly", order, 30 * DAY), { ...by("kept as published", order, 400 * DAY), keep: true });
+  }
   return list;
 }
 
@@ -82,6 +85,7 @@ export function shaken(rule: Rule, r: Random, days: number): Rule {
     name: `${rule.name}, shaken`,
     priority: Float64Array.from(rule.priority, (p) => p + (r() - 0.5) * 2 * scale),
     window: rule.window * (0.5 + r() * 1.5),
+    ...(rule.keep ? { keep: true } : {}),
     costs: r() < 0.5 ? rule.costs : { move: 60 + r() * 500, evict: 120 + r() * 900 },
   };
 }

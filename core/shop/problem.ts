@@ -28,6 +28,16 @@ export function partWords(shop: Shop, job: JobRow, now: number): string | undefi
   return `waits for ${part.name}, ${said}`;
 }
 
+/** The planner knows dates, not parts: says which part it is that each job of a plan waits for. */
+export function nameParts(plan: Plan, shop: Shop, now: number): void {
+  const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
+  for (const j of plan.jobs)
+    for (const w of j.why ?? []) {
+      const job = jobs.get(j.id);
+      if (w.kind === "part" && job) w.text = partWords(shop, job, now) ?? w.text;
+    }
+}
+
 /**
  * The problem at `now`. Retired bays and fitters are left out, save those that a job under way or
  * done still names. A paused job is planned as what is left of it, free to be put elsewhere.

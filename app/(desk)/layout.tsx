@@ -1,0 +1,11 @@
+import { requireLead } from "@/server/page";
+import { frameView } from "../_views/frame";
+import { getState } from "../_views/state";
+import { Frame } from "@/ui/frame/frame";
+
+export const dynamic = "force-dynamic";
+
+export default async function Desk({ children }: { children: React.ReactNode }) {
+  const user = await requireLead();
+  return <Frame view={await frameView(await getState(), user)}>{children}</Frame>;
+}

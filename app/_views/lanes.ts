@@ -1,0 +1,115 @@
+// Fills the lanes view: lanes, the panel's facts, and what would move against the published plan.
+
+import { lanes } from "@/core/lanes/lanes";
+import { diffPlans } from "@/core/plan/diff";
+import { workingDays } from "@/core/shop/dates";
+import { calendarData } from "@/core/shop/left";
+import type { JobRow } from "@/core/shop/model";
+import { shotState } from "@/core/shop/proof";
+import { crewNames, placeName, sayMinutes } from "@/core/shop/say";
+import { openHours } from "@/core/time/calendar";
+import { sayDay } from "@/core/plan/words";
+import type { State } from "@/server/planning";
+import type { JobCard, LanesView } from "@/ui/lanes/view";
+import { vanShape } from "./van";
+
+const BACK_DAYS = 10;
+
+const PART_WORDS: Record<string, string> = { needed: "not ordered", ordered: "ordered, no date", promised: "promised", arrived: "here, not checked", checked: "here", wrong: "came wrong" };
+
+export function lanesView(state: State): LanesView {
+  const { shop, zone, now } = state;
+  const plan = state.working?.plan;
+  const published = state.published;
+  const all = lanes(shop, plan, published?.plan, now);
+  const jobs: Record<string, JobCard> = {};
+  for (const b of shop.builds) {
+    const byId = new Map(b.jobs.map((j) => [j.id, j]));
+    for (const j of b.jobs) jobs[j.id] = card(state, b.name, j, byId);
+  }
+  const name = (id: string) => ({ name: jobs[id]?.name ?? id, build: jobs[id]?.build ?? "" });
+  const fixed = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "done" || j.state === "started").map((j) => j.id)));
+  const diff = plan && published ? diffPlans(zone, published.plan, plan, fixed) : { moves: [], handovers: [] };
+  return {
+    zone: shop.workshop.zone,
+    now,
+    lanes: all,
+    vans: Object.fromEntries(shop.builds.map((b) => [b.vanId, vanShape(shop, b.vanId)])),
+    jobs,
+    places: Object.fromEntries([...shop.bays.map((b) => [b.id, b.name]), ["yard", "Yard"], ["bench", "Bench"]]),
+    people: Object.fromEntries(shop.fitters.map((f) => [f.id, f.name])),
+    days: days(state, Math.max(...all.map((l) => Math.max(l.date.finish ?? now, l.date.due)), now)),
+    published: published ? { number: published.head.number!, madeAt: published.head.madeAt, note: published.head.note } : null,
+    hasPlan: !!plan,
+    stale: shop.workshop.staleWhy,
+    atRisk: all.filter((l) => l.date.state !== "safe").length,
+    moves: diff.moves
+      .filter((m) => jobs[m.job])
+      .map((m) => ({
+        jobId: m.job,
+        code: jobs[m.job].code,
+        ...name(m.job),
+        stage: jobs[m.job].stage,
+        from: m.from,
+        to: m.to,
+        who: [...m.oldFitters].sort().join() === [...m.newFitters].sort().join() ? null : `${crewNames(shop, m.oldFitters) || "nobody"} → ${crewNames(shop, m.newFitters) || "nobody"}`,
+        place: m.oldPlace === m.newPlace || !m.oldPlace || !m.newPlace ? null : `${placeName(shop, m.oldPlace)} → ${placeName(shop, m.newPlace)}`,
+        why: m.why,
+      })),
+    handovers: diff.handovers.flatMap((h) => {
+      const b = shop.builds.find((x) => x.id === h.build);
+      return b ? [{ build: b.name, from: h.from, to: h.to, days: h.from !== null && h.to !== null ? workingDays(shop, h.from, h.to) : 0, due: b.due }] : [];
+    }),
+    unplaced: (plan?.unplaced ?? []).map((u) => ({ ...name(u.job), reason: u.reason })),
+    pinsBroken: (plan?.pinsBroken ?? []).map((u) => ({ ...name(u.job), reason: u.reason })),
+  };
+}
+
+function card({ zone }: State, build: string, j: JobRow, byId: Map<string, JobRow>): JobCard {
+  const { best, likely, worst } = j.minutes;
+  return {
+    id: j.id,
+    code: j.code,
+    name: j.name,
+    buildId: j.buildId,
+    build,
+    stage: j.stage,
+    version: j.version,
+    likely: `likely ${sayMinutes(likely)} (${sayMinutes(best)} to ${sayMinutes(worst)})`,
+    pinStart: j.pin.start === null ? null : zone.show(j.pin.start),
+    after: j.after.flatMap((a) => {
+      const p = byId.get(a.job);
+      return p ? [{ name: p.name, reason: a.reason, done: p.state === "done" }] : [];
+    }),
+    covers: j.covers.flatMap((id) => {
+      const c = byId.get(id);
+      const asked = c?.shots.filter((s) => s.beforeCloseUp) ?? [];
+      if (!c || !asked.length) return [];
+      const states = asked.map(shotState);
+      return [{ name: c.name, asked: asked.length, approved: states.filter((s) => s === "approved").length, waiting: states.filter((s) => s === "waiting").length }];
+    }),
+    parts: j.parts.map((p) => ({
+      name: p.name,
+      quantity: `${p.quantity} ${p.unit}`,
+      state: p.state === "promised" && p.promisedAt !== null ? `promised ${sayDay(zone, p.promisedAt)}` : PART_WORDS[p.state],
+    })),
+  };
+}
+
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+
+function days({ shop, zone, now }: State, last: number): LanesView["days"] {
+  const from = zone.dayOf(now) - BACK_DAYS;
+  // From a Monday to the end of the week behind the last date.
+  const first = from - ((((from + 3) % 7) + 7) % 7);
+  const end = zone.dayOf(last) + 7;
+  const calendar = shop.calendars.find((c) => c.id === "shop");
+  const open = calendar ? openHours(zone, calendarData(calendar), first, end).open : undefined;
+  return Array.from({ length: end - first + 1 }, (_, i) => {
+    const d = first + i;
+    const date = new Date(d * 86_400_000);
+    const at = zone.dayStart(d);
+    return { at, label: sayDay(zone, at), weekday: "MTWTFSS"[(((d + 3) % 7) + 7) % 7], open: (open?.minutes(at, zone.dayStart(d + 1)) ?? 0) > 0, date: date.getUTCDate(), month: MONTHS[date.getUTCMonth()] };
+  });
+}
+

@@ -1,0 +1,194 @@
+// What must be decided before the day ends, each with its latest moment.
+
+import type { Plan, PlanJob } from "../plan/model";
+import { sayClock, sayDay } from "../plan/words";
+import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
+import type { BuildRow, JobRow, Shop } from "./model";
+import { availableFrom } from "./parts";
+import { openShots, shotState } from "./proof";
+import { count, crewNames, placeName, sayMinutes } from "./say";
+import { opensSkin, skinClock, SHEET_MINUTES } from "./skin";
+
+export type DecisionKind = "skin" | "proof" | "part" | "order" | "remark" | "move" | "unplaced";
+
+export interface Decision {
+  kind: DecisionKind;
+  /** One or two signs in the badge: "!", "2", "P". */
+  mark: string;
+  tone: "signal" | "ink" | "amber";
+  /** Whom it is about. */
+  who: string;
+  title: string;
+  detail: string;
+  /** Latest moment; null: as soon as possible. */
+  by: Minute | null;
+  buildId: string;
+  jobId?: string;
+  /** Id of the remark, for kind "remark". */
+  refId?: string;
+}
+
+/** Part lines are looked at this far ahead. */
+const PART_DAYS = 3;
+const PROOF_DAYS = 7;
+/** Work that opens the skin is looked at until the end of tomorrow, so that the day can be changed in time. */
+const SKIN_DAYS = 1;
+const LATE_PART_DAYS = 14;
+
+interface Look {
+  shop: Shop;
+  zone: Zone;
+  now: Minute;
+  planned: Map<string, PlanJob>;
+  /** Midnight at the end of today. */
+  night: Minute;
+}
+
+/** The list, the most urgent first. `plan` is the one that is worked to. */
+export function decisions(shop: Shop, plan: Plan | undefined, now: Minute): Decision[] {
+  const zone = zoneOf(shop.workshop.zone);
+  const x: Look = { shop, zone, now, planned: new Map((plan?.jobs ?? []).map((j) => [j.id, j])), night: zone.dayStart(zone.dayOf(now) + 1) };
+  const out: Decision[] = [];
+  for (const b of shop.builds) {
+    for (const j of b.jobs) {
+      if (j.state === "done") continue;
+      out.push(...remarksOf(b, j));
+      const p = x.planned.get(j.id);
+      if (!p) continue;
+      const start = zone.parse(p.start);
+      if (opensSkin(j) && start < x.night + SKIN_DAYS * DAY) out.push(...skinOf(x, b, j, p.place, start));
+      if (j.state !== "started" && start < now + PROOF_DAYS * DAY) out.push(...proofOf(b, j, start));
+      if (j.state !== "started" && start < now + LATE_PART_DAYS * DAY) out.push(...partsOf(x, b, j, start));
+      out.push(...ordersOf(x, b, j, start));
+    }
+    out.push(...moveOf(x, b, plan));
+  }
+  const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, { b, j }] as const)));
+  for (const u of plan?.unplaced ?? []) {
+    const at = jobs.get(u.job);
+    if (at && !u.reason.startsWith("follows "))
+      out.push({ kind: "unplaced", mark: "×", tone: "signal", who: at.b.name, title: `${at.j.name} has no place in the plan`, detail: u.reason, by: null, buildId: at.b.id, jobId: at.j.id });
+  }
+  const rank: Record<DecisionKind, number> = { unplaced: 0, remark: 1, skin: 2, proof: 3, part: 4, move: 5, order: 6 };
+  const when = (d: Decision) => d.by ?? now;
+  return out.sort((a, b) => Number(when(a) > x.night) - Number(when(b) > x.night) || when(a) - when(b) || rank[a.kind] - rank[b.kind]);
+}
+
+function remarksOf(b: BuildRow, j: JobRow): Decision[] {
+  return j.remarks.map((r) => ({
+    kind: "remark" as const,
+    mark: "!",
+    tone: r.stopsWork ? ("signal" as const) : ("amber" as const),
+    who: b.name,
+    title: r.text,
+    detail: `${j.name}${r.stopsWork ? " · work has stopped" : ""}`,
+    by: null,
+    buildId: b.id,
+    jobId: j.id,
+    refId: r.id,
+  }));
+}
+
+function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): Decision[] {
+  const clock = skinClock(x.shop, j, place, Math.max(x.now, x.zone.dayStart(x.zone.dayOf(start))));
+  const until = `${clock.binds === "rain" ? "dry" : clock.binds === "dusk" ? "light" : "open"} until ${sayClock(x.zone, clock.limit)}`;
+  const base = { kind: "skin" as const, mark: "!", who: b.name, buildId: b.id, jobId: j.id };
+  if (j.state === "started")
+    return [{ ...base, tone: "signal", title: `${j.name}: sealed, or sheeted over from ${sayClock(x.zone, clock.limit - SHEET_MINUTES)}`, detail: until, by: clock.limit - SHEET_MINUTES }];
+  const other = clock.otherDay ? `or leave it for ${sayDay(x.zone, x.zone.dayStart(Date.parse(`${clock.otherDay}T00:00Z`) / 86_400_000))}` : "or leave it";
+  const late = clock.latest < x.now || clock.latest < x.zone.dayStart(x.zone.dayOf(start));
+  return [
+    {
+      ...base,
+      tone: late || clock.latest < start ? "signal" : "ink",
+      title: late ? `${j.name}: too short a day${start < x.night ? "" : ` on ${sayDay(x.zone, start)}`}, ${other.replace("or leave", "leave")}` : `${j.name}: start by ${start < x.night ? "" : `${sayDay(x.zone, start)} `}${sayClock(x.zone, clock.latest)} ${other}`,
+      detail: `${sayMinutes(j.minutes.worst)} of work at worst, ${until}, ${SHEET_MINUTES} min to sheet over`,
+      by: late ? null : clock.latest,
+    },
+  ];
+}
+
+function proofOf(b: BuildRow, j: JobRow, start: Minute): Decision[] {
+  const out: Decision[] = [];
+  const byId = new Map(b.jobs.map((k) => [k.id, k]));
+  for (const id of j.covers) {
+    const covered = byId.get(id);
+    if (!covered || covered.state !== "done") continue;
+    const open = openShots(covered);
+    if (!open.length) continue;
+    const waiting = open.filter((s) => shotState(s) === "waiting").length;
+    out.push({
+      kind: "proof",
+      mark: String(open.length),
+      tone: "ink",
+      who: b.name,
+      title: `${count(open.length, "photo")} of ${covered.name} before ${j.name}`,
+      detail: waiting === open.length ? `${waiting === 1 ? "it waits" : "they wait"} for the lead` : open.map((s) => s.text).join(" · "),
+      by: start,
+      buildId: b.id,
+      jobId: covered.id,
+    });
+  }
+  return out;
+}
+
+function partsOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
+  const base = { kind: "part" as const, mark: "P", tone: "amber" as const, who: b.name, buildId: b.id, jobId: j.id };
+  const when = `${j.name} is planned ${sayDay(x.zone, start)} ${sayClock(x.zone, start)}`;
+  const soon = start < x.now + PART_DAYS * DAY;
+  return j.parts.flatMap((p): Decision[] => {
+    if (p.state === "wrong") return [{ ...base, title: `${p.name} came wrong`, detail: `${when}${p.note ? ` · ${p.note}` : ""}`, by: null }];
+    if (p.state === "arrived" && soon)
+      return [{ ...base, title: `check ${p.name}, it is here`, detail: `${when}${p.shelf ? ` · shelf ${p.shelf}` : ""}`, by: start - x.shop.workshop.goodsInMinutes }];
+    if (p.state !== "promised") return [];
+    if (p.promisedAt! < x.now) return [{ ...base, title: `${p.name} is overdue since ${sayDay(x.zone, p.promisedAt!)}`, detail: when, by: null }];
+    const from = availableFrom(p, undefined, x.now, x.shop.workshop.goodsInMinutes).from;
+    if (from > start) return [{ ...base, title: `${p.name} comes ${sayDay(x.zone, p.promisedAt!)}, too late`, detail: `${when}; replan to see what it moves`, by: start }];
+    return [];
+  });
+}
+
+/** Latest moment to order a part: planned start − goods-in − the supplier's likely lead time. */
+export function orderBy(shop: Shop, supplierId: string, start: Minute): Minute {
+  const lead = shop.suppliers.find((s) => s.id === supplierId)?.leadLikelyDays ?? 5;
+  return start - shop.workshop.goodsInMinutes - lead * DAY;
+}
+
+function ordersOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
+  const late = j.parts.filter((p) => p.state === "needed" && orderBy(x.shop, p.supplierId, start) < x.night);
+  if (!late.length) return [];
+  const last = late.map((p) => availableFrom(p, x.shop.suppliers.find((s) => s.id === p.supplierId), x.now, x.shop.workshop.goodsInMinutes).from);
+  return [
+    {
+      kind: "order",
+      mark: "O",
+      tone: "amber",
+      who: b.name,
+      title: `order ${late.map((p) => p.name).join(", ")} today`,
+      detail: `for ${j.name}, ${sayDay(x.zone, start)}; here by ${sayDay(x.zone, Math.max(...last))} if ordered now`,
+      by: x.night - 1,
+      buildId: b.id,
+      jobId: j.id,
+    },
+  ];
+}
+
+function moveOf(x: Look, b: BuildRow, plan: Plan | undefined): Decision[] {
+  const stay = plan?.stays.find((s) => s.build === b.id && x.zone.parse(s.to) > x.now && s.place !== b.at);
+  if (!stay || x.zone.parse(stay.from) >= x.night) return [];
+  const from = x.zone.parse(stay.from);
+  const by = Math.max(x.now, from - (b.at ? x.shop.workshop.shuntMinutes : 0));
+  const next = b.jobs.filter((j) => x.planned.get(j.id)?.place === stay.place && j.state === "todo").sort((p, q) => x.planned.get(p.id)!.start.localeCompare(x.planned.get(q.id)!.start))[0];
+  return [
+    {
+      kind: "move",
+      mark: "→",
+      tone: "ink",
+      who: b.name,
+      title: `to ${placeName(x.shop, stay.place)} at ${sayClock(x.zone, by)}`,
+      detail: next ? `for ${next.name} with ${crewNames(x.shop, x.planned.get(next.id)!.fitters)}` : b.at ? `out of ${placeName(x.shop, b.at)}` : "arrives",
+      by,
+      buildId: b.id,
+    },
+  ];
+}

@@ -1,0 +1,96 @@
+// Work that could be done now though it is planned for later, with the people who are free for it.
+
+import type { Plan } from "../plan/model";
+import { openHours } from "../time/calendar";
+import { type Minute, zoneOf } from "../time/zone";
+import { calendarData } from "./left";
+import type { JobRow, Shop } from "./model";
+import { startObstacles } from "./ready";
+
+export interface Forward {
+  jobId: string;
+  buildId: string;
+  buildName: string;
+  stage: string;
+  name: string;
+  place: string;
+  /** Who could do it. */
+  crew: string[];
+  /** When the first of them is wanted elsewhere, or goes home. */
+  freeUntil: Minute;
+  /** When it is planned; null: not at all. */
+  planned: Minute | null;
+  /** Whether even the worst estimate ends before then. */
+  fits: boolean;
+}
+
+const LEAST = 45;
+
+/** Fitters with nothing to do now, each with the moment until which that lasts. */
+export function freeFitters(shop: Shop, plan: Plan | undefined, now: Minute): Map<string, Minute> {
+  const zone = zoneOf(shop.workshop.zone);
+  const day = zone.dayOf(now);
+  const busy = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "started").flatMap((j) => j.fitters)));
+  const out = new Map<string, Minute>();
+  for (const f of shop.fitters) {
+    if (f.retired || busy.has(f.id)) continue;
+    const calendar = shop.calendars.find((c) => c.id === f.calendarId);
+    if (!calendar) continue;
+    const open = openHours(zone, calendarData(calendar), day, day).open.without(f.absences.map((a) => [a.from, a.to]));
+    if (!open.has(now)) continue;
+    const today = open.stretches();
+    let until = today[today.length - 1][1];
+    for (const p of plan?.jobs ?? []) {
+      const start = zone.parse(p.start);
+      if (p.fitters.includes(f.id) && start >= now && start < until) until = start;
+    }
+    if (open.minutes(now, until) >= LEAST) out.set(f.id, until);
+  }
+  return out;
+}
+
+/** Ready work of all builds that somebody free could take up, what fits whole in the gap first. */
+export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Forward[] {
+  const zone = zoneOf(shop.workshop.zone);
+  const free = freeFitters(shop, plan, now);
+  if (!free.size) return [];
+  const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, zone.parse(j.start)]));
+  const out: Forward[] = [];
+  for (const b of shop.builds)
+    for (const j of b.jobs) {
+      if (j.state === "done" || j.state === "started") continue;
+      const start = planned.get(j.id) ?? null;
+      if (start !== null && start < now + LEAST) continue;
+      const crew = crewFrom(shop, j, [...free.keys()], zone.show(now).slice(0, 10));
+      const place = j.place === "bench" ? "bench" : b.at;
+      if (!crew || !place || startObstacles(shop, j, crew, place, now).length) continue;
+      const until = Math.min(...crew.map((f) => free.get(f)!));
+      out.push({ jobId: j.id, buildId: b.id, buildName: b.name, stage: j.stage, name: j.name, place, crew, freeUntil: until, planned: start, fits: now + j.minutes.worst <= until });
+    }
+  return out.sort((x, y) => Number(y.fits) - Number(x.fits) || (x.planned ?? 0) - (y.planned ?? 0));
+}
+
+/** One fitter a demand, the pickiest demand first; undefined when they can't fill it. */
+function crewFrom(shop: Shop, job: JobRow, free: readonly string[], today: string): string[] | undefined {
+  const demands = job.crew.flatMap((d) => Array.from({ length: d.people }, () => d));
+  const able = demands.map((d) =>
+    shop.fitters
+      .filter((f) => free.includes(f.id))
+      .filter((f) => (d.skill === "any" ? Math.max(0, ...Object.values(f.skills)) : (f.skills[d.skill] ?? 0)) >= d.level)
+      .filter((f) => !d.ticket || f.tickets.some((t) => t.id === d.ticket && (!t.until || t.until >= today)))
+      .map((f) => f.id),
+  );
+  const order = able.map((_, i) => i).sort((a, b) => able[a].length - able[b].length);
+  const taken = new Set<string>();
+  const seat = (k: number): boolean => {
+    if (k === order.length) return true;
+    for (const f of able[order[k]]) {
+      if (taken.has(f)) continue;
+      taken.add(f);
+      if (seat(k + 1)) return true;
+      taken.delete(f);
+    }
+    return false;
+  };
+  return seat(0) ? [...taken] : undefined;
+}

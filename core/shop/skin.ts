@@ -1,0 +1,74 @@
+// Go or no-go for work that opens the skin: the latest safe start before rain, dusk or the end of the shift.
+
+import { formatDate, type Minute, parseClock, DAY, zoneOf } from "../time/zone";
+import { openHours } from "../time/calendar";
+import { calendarData } from "./left";
+import type { JobRow, Shop } from "./model";
+
+/** Minutes to sheet and tape over an opening that can't be sealed in time. */
+export const SHEET_MINUTES = 20;
+
+export interface SkinClock {
+  /** Start at worst by this minute. */
+  latest: Minute;
+  /** Sealed or sheeted over by this minute. */
+  limit: Minute;
+  binds: "rain" | "dusk" | "end of shift";
+  /** The next date in the forecast on which the whole of it would fit; undefined: none in sight. */
+  otherDay?: string;
+}
+
+/** Whether a job opens the skin of the van under conditions of its own (cut to sealed in one stretch). */
+export const opensSkin = (job: JobRow): boolean => job.place === "van" && job.needs.sameDay && (job.needs.dry || job.needs.daylight);
+
+/**
+ * The clock of one job at one place on the day of `now`. Limit = the first of: end of the dry
+ * window that holds `now` (or the next of the day), dusk, end of the shop's day; a place that is
+ * indoor or lit does without the one or the other. Latest start = limit − worst minutes − the time
+ * to sheet over.
+ */
+export function skinClock(shop: Shop, job: JobRow, place: string, now: Minute): SkinClock {
+  const zone = zoneOf(shop.workshop.zone);
+  const day = zone.dayOf(now);
+  const limit = limitOf(shop, job, place, day, now);
+  const latest = limit.at - job.minutes.worst - SHEET_MINUTES;
+  let otherDay: string | undefined;
+  for (const w of shop.weather) {
+    const d = Date.parse(`${w.date}T00:00Z`) / 86_400_000;
+    if (d <= day || otherDay) continue;
+    const opens = shopOpen(shop, d)?.[0];
+    if (opens === undefined) continue;
+    const l = limitOf(shop, job, place, d, opens);
+    if (l.from !== undefined && l.at - l.from >= job.minutes.worst + SHEET_MINUTES) otherDay = w.date;
+  }
+  return { latest, limit: limit.at, binds: limit.binds, ...(otherDay ? { otherDay } : {}) };
+}
+
+function shopOpen(shop: Shop, day: number): [Minute, Minute] | undefined {
+  const zone = zoneOf(shop.workshop.zone);
+  const calendar = shop.calendars.find((c) => c.id === "shop");
+  if (!calendar) return undefined;
+  const s = openHours(zone, calendarData(calendar), day, day).open.stretches();
+  return s.length ? [s[0][0], s[s.length - 1][1]] : undefined;
+}
+
+function limitOf(shop: Shop, job: JobRow, place: string, day: number, from: Minute): { at: Minute; from?: Minute; binds: SkinClock["binds"] } {
+  const zone = zoneOf(shop.workshop.zone);
+  const has = place === "yard" ? shop.workshop.yardHas : (shop.bays.find((b) => b.id === place)?.has ?? []);
+  const open = shopOpen(shop, day);
+  const at = (clock: string) => zone.toUtc(day * DAY + parseClock(clock));
+  let best: { at: Minute; binds: SkinClock["binds"] } = { at: open?.[1] ?? from, binds: "end of shift" };
+  let begin: Minute | undefined = Math.max(from, open?.[0] ?? from);
+  const w = shop.weather.find((x) => x.date === formatDate(day));
+  if (w && job.needs.daylight && !has.includes("lit")) {
+    begin = Math.max(begin, at(w.sunrise));
+    if (at(w.sunset) < best.at) best = { at: at(w.sunset), binds: "dusk" };
+  }
+  if (w && job.needs.dry && !has.includes("indoor")) {
+    const dry = w.dry.map(([a, b]) => [at(a), at(b)] as const).find(([, b]) => b > begin!);
+    if (!dry) return { at: from, binds: "rain" };
+    begin = Math.max(begin, dry[0]);
+    if (dry[1] < best.at) best = { at: dry[1], binds: "rain" };
+  }
+  return { ...best, from: begin < best.at ? begin : undefined };
+}

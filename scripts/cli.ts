@@ -1,0 +1,45 @@
+// Dispatches ./wide-lane COMMAND. Faults that a person can mend come as one clear message and exit 1.
+
+import { Stop } from "./stop";
+
+const HELP = `Usage: ./wide-lane COMMAND
+
+  demo [--fresh] [--port N] [--host H]     the made-up workshop, served on this machine
+  start [--port N] [--host H]              your own workshop (DATABASE_URL, or a database of its own)
+  test                                     lint, types, unit, database and browser tests
+  plan FILE [--ms N | --iterations N] [--seed N]   plan a problem file, plan on standard output
+  check PROBLEM PLAN                       the independent checker: exit 0 and "valid", or 1 and each broken rule
+  bench                                    speed of the planner on generated workshops
+  backup FILE                              write the whole database of ./wide-lane start to a file
+  restore FILE                             put such a file back (into an empty database)
+  doctor                                   what is installed, free and running
+  shots                                    make the pictures in docs/screenshots anew`;
+
+const commands: Record<string, () => Promise<{ default: (args: string[]) => Promise<number> }>> = {
+  demo: () => import("./demo"),
+  start: () => import("./start"),
+  test: () => import("./test"),
+  plan: () => import("./plan"),
+  check: () => import("./check"),
+  bench: () => import("./bench"),
+  backup: () => import("./backup"),
+  restore: () => import("./restore"),
+  doctor: () => import("./doctor"),
+  shots: () => import("./shots"),
+};
+
+const [name = "help", ...args] = process.argv.slice(2);
+const load = commands[name];
+if (!load) {
+  const asked = ["help", "--help", "-h"].includes(name);
+  (asked ? console.log : console.error)(asked ? HELP : `wide-lane: there is no command ${name}\n\n${HELP}`);
+  process.exitCode = asked ? 0 : 2;
+} else {
+  try {
+    process.exitCode = await (await load()).default(args);
+  } catch (e) {
+    if (!(e instanceof Stop)) throw e;
+    console.error(`wide-lane: ${e.message}`);
+    process.exitCode = e.code;
+  }
+}

@@ -1,0 +1,38 @@
+// ./wide-lane demo: the made-up workshop, with its data kept between runs.
+
+import { existsSync, rmSync } from "node:fs";
+import path from "node:path";
+import { hasWorkshop, loadDemo } from "../demo/load";
+import { DEMO_PASSWORD, users } from "../demo/people";
+import { pool } from "../db/pool";
+import { readArgs } from "./args";
+import { lock, runUntilStopped, say } from "./run";
+import { Stop } from "./stop";
+
+export default async function demo(args: string[]): Promise<number> {
+  const a = readArgs(args, ["port", "host"], ["fresh"], "./wide-lane demo [--fresh] [--port N] [--host H]");
+  if (process.env.DATABASE_URL) throw new Stop("demo keeps its own database: unset DATABASE_URL, or use ./wide-lane start");
+  const folder = path.resolve(".data/demo");
+  if (a.options.has("fresh") && existsSync(folder)) {
+    lock(folder)();
+    rmSync(folder, { recursive: true, force: true });
+  }
+  return runUntilStopped({
+    args: a,
+    folder,
+    port: 3210,
+    prepare: async () => {
+      if (!(await hasWorkshop())) {
+        say("Making the demo's workshop ...");
+        await loadDemo((text) => say(`  ${text}`));
+      }
+      await pool().end();
+      return [
+        "",
+        "Sign in by a click on a name, or with these (the password is the same for all):",
+        ...users.map((u) => `  ${u.login.padEnd(8)} ${DEMO_PASSWORD}   ${u.role}`),
+        "",
+      ];
+    },
+  });
+}

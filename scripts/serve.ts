@@ -1,0 +1,111 @@
+// Builds the application when its sources have changed, and serves the production build.
+
+import { type ChildProcess, spawn, spawnSync } from "node:child_process";
+import { createHash } from "node:crypto";
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import { createServer } from "node:net";
+import path from "node:path";
+import { buildSync } from "esbuild";
+import { Stop } from "./stop";
+
+const SOURCES = ["app", "ui", "core", "db", "server", "standins", "workers", "next.config.ts", "postcss.config.mjs", "tsconfig.json", "package-lock.json"];
+const STAMP = ".next/wide-lane-stamp";
+
+function hashSources(): string {
+  const h = createHash("sha256");
+  const walk = (p: string): void => {
+    if (!existsSync(p)) return;
+    if (statSync(p).isDirectory()) for (const f of readdirSync(p).sort()) walk(path.join(p, f));
+    else if (!/\.(test|spec)\.tsx?$/.test(p)) h.update(p).update(readFileSync(p));
+  };
+  SOURCES.forEach(walk);
+  return h.digest("hex");
+}
+
+/** Builds what is not built yet; says so, since it takes a minute or two. */
+export function build(say: (text: string) => void): void {
+  const stamp = hashSources();
+  if (existsSync(STAMP) && existsSync("dist/plan-worker.mjs") && readFileSync(STAMP, "utf8") === stamp) return;
+  say("Building (a minute or two, only after a change) ...");
+  buildSync({
+    entryPoints: ["workers/plan-worker.ts"],
+    outfile: "dist/plan-worker.mjs",
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    logLevel: "error",
+    banner: { js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);' },
+  });
+  const next = spawnSync(process.execPath, ["node_modules/next/dist/bin/next", "build"], { encoding: "utf8", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
+  if (next.status !== 0) throw new Stop(`the build failed:\n${(next.stdout + next.stderr).trim().split("\n").slice(-30).join("\n")}`);
+  writeFileSync(STAMP, stamp);
+}
+
+/** Throws a Stop when nobody can listen there. */
+export function checkPort(host: string, port: number): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const s = createServer();
+    s.once("error", (e: NodeJS.ErrnoException) =>
+      reject(
+        new Stop(
+          e.code === "EADDRINUSE"
+            ? `port ${port} is taken by another program. Choose one: --port ${port + 1}`
+            : `port ${port} on ${host} can't be used: ${e.message}`,
+        ),
+      ),
+    );
+    s.listen(port, host, () => s.close(() => resolve()));
+  });
+}
+
+export interface Server {
+  address: string;
+  ended: Promise<number | null>;
+  stop(): Promise<void>;
+}
+
+/** Serves the build and waits until it answers. */
+export async function serve(host: string, port: number, env: Record<string, string>): Promise<Server> {
+  const child: ChildProcess = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", host, "-p", String(port)], {
+    env: { ...process.env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1", ...env },
+    stdio: ["ignore", "ignore", "pipe"],
+    // Its own process group: a Ctrl-C reaches this process only, which then ends both in order.
+    detached: true,
+  });
+  let errors = "";
+  let quiet = false;
+  child.stderr?.on("data", (d) => {
+    errors = (errors + d).slice(-4000);
+    if (!quiet) process.stderr.write(d);
+  });
+  let gone = false;
+  const ended = new Promise<number | null>((resolve) => {
+    child.once("exit", (code) => {
+      gone = true;
+      resolve(code);
+    });
+  });
+  const shown = host === "0.0.0.0" || host === "::" ? "127.0.0.1" : host;
+  const address = `http://${shown}:${port}`;
+  for (let i = 0; ; i++) {
+    if (gone) throw new Stop(`the server ended while starting:\n${errors.trim()}`);
+    const ok = await fetch(`${address}/api/pulse`)
+      .then((r) => r.status === 401 || r.ok)
+      .catch(() => false);
+    if (ok) break;
+    if (i > 300) throw new Stop(`the server does not answer on ${address}`);
+    await new Promise((r) => setTimeout(r, 100));
+  }
+  return {
+    address,
+    ended,
+    stop: async () => {
+      quiet = true;
+      if (!gone) child.kill("SIGTERM");
+      const late = setTimeout(() => child.kill("SIGKILL"), 5000);
+      await ended;
+      clearTimeout(late);
+    },
+  };
+}

@@ -1,0 +1,21 @@
+// ./wide-lane start: the workshop's own data, in production. The first start makes an empty workshop and its lead.
+
+import path from "node:path";
+import { pool } from "../db/pool";
+import { firstRun } from "../server/first-run";
+import { readArgs } from "./args";
+import { runUntilStopped } from "./run";
+
+export default async function start(args: string[]): Promise<number> {
+  const a = readArgs(args, ["port", "host", "zone", "name"], [], "./wide-lane start [--port N] [--host H] [--name NAME --zone ZONE]");
+  return runUntilStopped({
+    args: a,
+    folder: path.resolve(".data/shop"),
+    port: 3200,
+    prepare: async () => {
+      const made = await firstRun(a.options.get("name") ?? "Our workshop", a.options.get("zone") ?? Intl.DateTimeFormat().resolvedOptions().timeZone);
+      await pool().end();
+      return made ? ["", `First start: sign in as ${made.login} with ${made.password} and set a password of your own (Workshop, People who sign in).`, "This is shown once.", ""] : [];
+    },
+  });
+}

@@ -1,0 +1,93 @@
+"use client";
+// The frame of the desk: name, views, finder, clock, who is signed in.
+
+import { Moon, Sun } from "lucide-react";
+import Link from "next/link";
+import { usePathname } from "next/navigation";
+import { DropdownMenu as Menu } from "radix-ui";
+import { useState } from "react";
+import type { FrameView } from "./view";
+import { cx } from "../kit/cx";
+import { clock, day } from "../kit/time";
+import { Finder } from "./finder";
+import { Help } from "./help";
+import { VIEWS } from "./views";
+import { useKeys } from "./use-keys";
+import { useNow } from "./use-now";
+import { usePulse } from "./use-pulse";
+import { setTheme, signOut } from "./session";
+
+export function Frame({ view, children }: { view: FrameView; children: React.ReactNode }) {
+  const path = usePathname();
+  const now = useNow(view.now, view.fixed);
+  const [finding, setFinding] = useState(false);
+  const [helping, setHelping] = useState(false);
+  useKeys({ find: () => setFinding(true), help: () => setHelping(true) });
+  usePulse(view.event);
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-card focus:p-2">
+        Skip to the view
+      </a>
+      <header className="on-pine sticky top-0 z-30 flex h-[52px] shrink-0 items-center gap-6 bg-pine px-4 text-on-pine">
+        <Link href="/" className="wide text-[17px] tracking-wide uppercase" style={{ fontStretch: "125%", fontWeight: 800 }}>
+          Wide Lane
+        </Link>
+        <nav aria-label="Views" className="flex gap-1 overflow-x-auto">
+          {VIEWS.map((v) => {
+            const on = v.href === "/" ? path === "/" : path.startsWith(v.href);
+            return (
+              <Link key={v.href} href={v.href} aria-current={on ? "page" : undefined} className={cx("flex h-8 items-center gap-1.5 rounded-md px-2.5 text-[13px]", on ? "bg-paper font-bold text-[var(--pine)] dark:text-ink" : "hover:bg-pine-strong")}>
+                {v.name}
+                {v.href === "/proof" && view.waitingPhotos > 0 && (
+                  <span className="rounded-full bg-signal px-1.5 text-[11px] leading-[17px] font-bold text-white" title={`${view.waitingPhotos} photos wait for you`}>
+                    {view.waitingPhotos}
+                  </span>
+                )}
+              </Link>
+            );
+          })}
+        </nav>
+        <div className="ml-auto flex items-center gap-4">
+          <button type="button" onClick={() => setFinding(true)} className="flex h-8 items-center gap-3 rounded-md border border-white/30 px-2.5 whitespace-nowrap hover:bg-pine-strong">
+            Find or do <kbd className="font-sans font-bold">/</kbd>
+          </button>
+          <span className="hidden whitespace-nowrap lg:inline" suppressHydrationWarning>
+            {day(view.zone, now)} <b className="ml-1">{clock(view.zone, now)}</b>
+          </span>
+          <Menu.Root>
+            <Menu.Trigger className="flex h-8 items-center gap-2 rounded-md px-2 hover:bg-pine-strong">{view.user.name}</Menu.Trigger>
+            <Menu.Portal>
+              <Menu.Content align="end" sideOffset={6} className="z-50 min-w-52 rounded-md border bg-card p-1 text-ink shadow-lg">
+                <Menu.Label className="px-3 py-1.5 text-muted">
+                  {view.workshop} · {view.user.role}
+                </Menu.Label>
+                <Menu.Item onSelect={() => setTheme()} className="flex items-center gap-2 rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
+                  <Sun size={14} className="dark:hidden" />
+                  <Moon size={14} className="hidden dark:block" />
+                  <span className="dark:hidden">Dark, for the evening</span>
+                  <span className="hidden dark:inline">Light</span>
+                </Menu.Item>
+                <Menu.Item onSelect={() => setHelping(true)} className="rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
+                  Keys
+                </Menu.Item>
+                <Menu.Item asChild className="block rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
+                  <Link href="/card">Bench cards</Link>
+                </Menu.Item>
+                <Menu.Separator className="my-1 h-px bg-line" />
+                <Menu.Item onSelect={() => void signOut()} className="rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
+                  Sign out
+                </Menu.Item>
+              </Menu.Content>
+            </Menu.Portal>
+          </Menu.Root>
+        </div>
+      </header>
+      <main id="main" className="flex min-h-0 flex-1 flex-col">
+        {children}
+      </main>
+      <Finder open={finding} onOpenChange={setFinding} find={view.find} />
+      <Help open={helping} onOpenChange={setHelping} />
+    </div>
+  );
+}

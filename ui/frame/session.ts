@@ -1,0 +1,14 @@
+// Signing out and the choice of light or dark, both kept in cookies.
+
+export async function signOut(): Promise<void> {
+  await fetch("/api/session", { method: "DELETE" });
+  window.location.href = "/sign-in";
+}
+
+/** Switches between light and dark; the server draws the next page the same way. */
+export function setTheme(): void {
+  const next = document.documentElement.dataset.theme === "dark" ? "light" : "dark";
+  document.documentElement.dataset.theme = next;
+  // biome-ignore lint/suspicious/noDocumentCookie: the Cookie Store API is not in every browser yet
+  document.cookie = `wide_lane_theme=${next};path=/;max-age=31536000;samesite=strict`;
+}

@@ -1,0 +1,28 @@
+"use client";
+// Asks every few seconds whether something happened in the workshop, and loads the page anew when it did.
+
+import { useRouter } from "next/navigation";
+import { useEffect, useRef } from "react";
+
+const EVERY_MS = 4000;
+
+export function usePulse(event: string): void {
+  const router = useRouter();
+  const seen = useRef(event);
+  seen.current = event;
+  useEffect(() => {
+    const ask = async () => {
+      // Not while somebody looks elsewhere, and not under an open form: what is typed there stays.
+      if (document.hidden || document.querySelector("form[data-busy]")) return;
+      const answer = await fetch("/api/pulse")
+        .then((r) => (r.ok ? (r.json() as Promise<{ event: string }>) : undefined))
+        .catch(() => undefined);
+      if (answer && answer.event !== seen.current) {
+        seen.current = answer.event;
+        router.refresh();
+      }
+    };
+    const timer = setInterval(ask, EVERY_MS);
+    return () => clearInterval(timer);
+  }, [router]);
+}

@@ -1,0 +1,132 @@
+"use client";
+// Beside the lanes: one job, why it is not earlier, the stop lines before it, its parts, its pin.
+
+import { X } from "lucide-react";
+import Link from "next/link";
+import type { Block } from "@/core/lanes/lanes";
+import { zoneOf } from "@/core/time/zone";
+import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
+import { Field } from "../kit/field";
+import { clock, local, near, time } from "../kit/time";
+import type { JobCard, LanesView } from "./view";
+
+export function JobPanel({ card, block, view, onClose, onPin, busy }: { card: JobCard; block: Block; view: LanesView; onClose(): void; onPin(start: number | null): void; busy: boolean }) {
+  const z = zoneOf(view.zone);
+  const sameDay = z.dayOf(block.from) === z.dayOf(block.to);
+  const planned = block.state === "todo" || block.state === "paused";
+  return (
+    <aside aria-label={`Job ${card.name}`} className="w-[300px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3.5" style={{ height: "calc(100dvh - 52px - 48px)" }}>
+      <div className="flex items-start justify-between gap-2">
+        <p className="text-[12px] text-muted">
+          {card.code} · {card.build}
+        </p>
+        <button type="button" onClick={onClose} aria-label="Close the job" className="-mt-1 -mr-1 rounded p-1 hover:bg-sunk">
+          <X size={15} />
+        </button>
+      </div>
+      <h2 className="text-[17px] leading-tight">
+        <Link href={`/builds/${card.buildId}?job=${encodeURIComponent(card.id)}`} className="hover:underline">
+          {card.name}
+        </Link>
+      </h2>
+      <p className="mt-1 text-muted">
+        {time(view.zone, block.from)} to {sameDay ? clock(view.zone, block.to) : time(view.zone, block.to)} · {view.places[block.place] ?? block.place}
+        <br />
+        {block.fitters.map((f) => view.people[f] ?? f).join(" + ") || "nobody named"} · {card.likely}
+      </p>
+      {block.holdUntil !== null && <p className="mt-1">Then nobody touches it until {near(view.zone, block.holdUntil, view.now)}.</p>}
+
+      {planned && (
+        <Part title="Why not earlier">
+          {block.why.length === 0 && <p className="text-muted">Replan to see the reasons.</p>}
+          <ol className="flex flex-col gap-2">
+            {block.why.map((w, i) => (
+              <li key={`${w.kind} ${w.ref ?? ""}`} className="flex gap-2.5">
+                <span className={cx("grid size-[21px] shrink-0 place-items-center rounded-md text-[12px] font-bold text-white", i === 0 ? "bg-signal" : "bg-[#6b7476]")}>{i + 1}</span>
+                <span>
+                  <span className={i === 0 ? "font-bold" : ""}>{w.text}</span>
+                  {w.until && <span className="block text-[12px] text-muted">lets go {near(view.zone, z.parse(w.until), view.now)}</span>}
+                </span>
+              </li>
+            ))}
+          </ol>
+        </Part>
+      )}
+      {card.covers.length > 0 && (
+        <Part title="Stop lines before it">
+          <ul className="flex flex-col gap-2">
+            {card.covers.map((c) => (
+              <li key={c.name} className="flex gap-2.5">
+                <span className={cx("grid size-[21px] shrink-0 place-items-center rounded-md text-[12px] font-bold", c.approved === c.asked ? "bg-green text-white" : "bg-ink text-paper")}>{c.approved === c.asked ? "✓" : c.asked - c.approved}</span>
+                <span>
+                  {c.name}
+                  <span className="block text-[12px] text-muted">
+                    {c.approved} of {c.asked} photos approved{c.waiting ? `, ${c.waiting} wait for you` : ""}
+                  </span>
+                </span>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
+      {card.parts.length > 0 && (
+        <Part title="Parts">
+          <ul>
+            {card.parts.map((p) => (
+              <li key={p.name}>
+                {p.name} <span className="text-muted">{p.quantity}</span> · {p.state}
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
+      {card.after.length > 0 && (
+        <Part title="Comes after">
+          <ul className="flex flex-col gap-1.5">
+            {card.after.map((a) => (
+              <li key={a.name}>
+                {a.done ? "✓ " : ""}
+                {a.name}
+                <span className="block text-[12px] text-muted">{a.reason}</span>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      )}
+      {planned && (
+        <Part title="Pin">
+          <form
+            className="flex flex-col gap-2"
+            onSubmit={(e) => {
+              e.preventDefault();
+              const t = z.parse(String(new FormData(e.currentTarget).get("start")));
+              if (!Number.isNaN(t)) onPin(t);
+            }}
+          >
+            <Field label="Start at" name="start" type="datetime-local" defaultValue={card.pinStart ?? local(view.zone, block.from)} required hint={card.pinStart ? `Pinned. The plan flows round it.` : "The plan then flows round it; a pin that breaks a rule is reported."} />
+            <div className="flex gap-2">
+              <Button type="submit" disabled={busy}>
+                Pin
+              </Button>
+              {card.pinStart && (
+                <Button disabled={busy} onClick={() => onPin(null)}>
+                  Take the pin out
+                </Button>
+              )}
+            </div>
+          </form>
+        </Part>
+      )}
+    </aside>
+  );
+}
+
+function Part({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="mt-3.5 border-t pt-3">
+      <h3 className="mb-2 text-[13px]">{title}</h3>
+      {children}
+    </section>
+  );
+}

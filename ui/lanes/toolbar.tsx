@@ -1,0 +1,110 @@
+"use client";
+// Above the lanes: zoom, which plan this is, replan, what would move, publish.
+
+import { ToggleGroup } from "radix-ui";
+import { useRef, useState } from "react";
+import { Button } from "../kit/button";
+import { Dialog } from "../kit/dialog";
+import { Field } from "../kit/field";
+import { send } from "../kit/send";
+import { time } from "../kit/time";
+import { useAct } from "../kit/use-act";
+import { useForm } from "../kit/use-form";
+import { Moves } from "./moves";
+import type { LanesView } from "./view";
+
+export function Toolbar({ view, zoom, onZoom, onShow }: { view: LanesView; zoom: "weeks" | "days"; onZoom(z: "weeks" | "days"): void; onShow(id: string): void }) {
+  const act = useAct();
+  const [moving, setMoving] = useState(false);
+  const [publishing, setPublishing] = useState(false);
+  const running = useRef<AbortController>(null);
+  const next = (view.published?.number ?? 0) + 1;
+  const n = view.moves.length;
+  const replan = () => {
+    running.current = new AbortController();
+    const { signal } = running.current;
+    void act.run(() => send("POST", "plan", {}, signal), "Replanned");
+  };
+  return (
+    <div className="sticky top-[52px] z-20 flex min-h-[48px] flex-wrap items-center gap-3 border-b bg-paper px-4 py-1.5">
+      <ToggleGroup.Root type="single" value={zoom} onValueChange={(v) => v && onZoom(v as "weeks" | "days")} aria-label="Zoom" className="flex overflow-hidden rounded-md border bg-card">
+        {(["days", "weeks"] as const).map((z) => (
+          <ToggleGroup.Item key={z} value={z} className="h-8 px-3 capitalize data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper">
+            {z}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+      <p className="text-muted">
+        {view.published ? `Plan ${view.published.number}, published ${time(view.zone, view.published.madeAt)}` : "Nothing is published yet"}
+        {view.stale ? (
+          <>
+            {" · "}
+            <b className="text-amber-text">stale: {view.stale}</b>
+          </>
+        ) : view.published ? (
+          ` · ${n === 0 ? "nothing would move" : `${n} ${n === 1 ? "job" : "jobs"} would move`}`
+        ) : null}
+      </p>
+      <div className="ml-auto flex items-center gap-2">
+        {view.atRisk > 0 && (
+          <b className="mr-1 text-signal-text">
+            {view.atRisk} {view.atRisk === 1 ? "date" : "dates"} at risk
+          </b>
+        )}
+        {act.busy ? (
+          <Button kind="danger" onClick={() => running.current?.abort()}>
+            Replanning … stop
+          </Button>
+        ) : (
+          <Button onClick={replan} kind={view.stale || !view.hasPlan ? "main" : "plain"}>
+            Replan
+          </Button>
+        )}
+        <Button onClick={() => setMoving(true)} disabled={!view.published || !view.hasPlan}>
+          See what moves
+        </Button>
+        <Button kind={view.stale || !view.hasPlan ? "plain" : "main"} disabled={!view.hasPlan || !!view.stale || (n === 0 && !!view.published)} onClick={() => setPublishing(true)} title={view.stale ? "Replan first: the plan does not know the last change" : undefined}>
+          Publish plan {next}
+        </Button>
+      </div>
+      <Dialog wide open={moving} onOpenChange={setMoving} title="What would move" about={view.published ? `against plan ${view.published.number}${view.published.note ? `, ${view.published.note}` : ""}` : undefined}>
+        <Moves
+          view={view}
+          onShow={(id) => {
+            setMoving(false);
+            onShow(id);
+          }}
+        />
+      </Dialog>
+      <Dialog open={publishing} onOpenChange={setPublishing} title={`Publish plan ${next}`} about="The bench cards follow it from now on. Earlier plans are kept.">
+        <PublishForm number={next} moved={n} onDone={() => setPublishing(false)} />
+      </Dialog>
+    </div>
+  );
+}
+
+function PublishForm({ number, moved, onDone }: { number: number; moved: number; onDone(): void }) {
+  const form = useForm();
+  return (
+    <form
+      data-busy
+      className="flex flex-col gap-4"
+      onSubmit={async (e) => {
+        e.preventDefault();
+        const note = String(new FormData(e.currentTarget).get("note") ?? "");
+        if (await form.submit(() => send("POST", "plan/publish", { note }), 1, `Plan ${number} is published`)) onDone();
+      }}
+    >
+      <p>{moved === 0 ? "No planned job moves." : `${moved} ${moved === 1 ? "job moves" : "jobs move"} for the people on the floor.`}</p>
+      <Field label="Note" name="note" faults={form.faults} maxLength={300} autoFocus hint="What changed, in a few words; it stands with the plan's number." />
+      {form.general && (
+        <p role="alert" className="text-signal-text">
+          {form.general}
+        </p>
+      )}
+      <Button kind="main" type="submit" disabled={form.busy}>
+        Publish
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,61 @@
+// What the lanes view gets: lanes in minutes, names, and what the panel says of each job.
+
+import type { Lane } from "@/core/lanes/lanes";
+import type { VanShape } from "../van/plan";
+
+export interface JobCard {
+  id: string;
+  code: string;
+  name: string;
+  buildId: string;
+  build: string;
+  stage: string;
+  version: number;
+  likely: string;
+  pinStart: string | null;
+  /** What is done before it by an order rule, with the reason. */
+  after: { name: string; reason: string; done: boolean }[];
+  covers: { name: string; approved: number; asked: number; waiting: number }[];
+  parts: { name: string; quantity: string; state: string }[];
+}
+
+export interface MoveRow {
+  jobId: string;
+  code: string;
+  name: string;
+  build: string;
+  stage: string;
+  from: number | null;
+  to: number | null;
+  who: string | null;
+  place: string | null;
+  why: string;
+}
+
+export interface HandoverRow {
+  build: string;
+  from: number | null;
+  to: number | null;
+  days: number;
+  due: number;
+}
+
+export interface LanesView {
+  zone: string;
+  now: number;
+  lanes: Lane[];
+  vans: Record<string, VanShape>;
+  jobs: Record<string, JobCard>;
+  places: Record<string, string>;
+  people: Record<string, string>;
+  /** Local midnights of the days shown, with whether the shop is open. */
+  days: { at: number; label: string; weekday: string; open: boolean; date: number; month: string }[];
+  published: { number: number; madeAt: number; note: string } | null;
+  hasPlan: boolean;
+  stale: string | null;
+  atRisk: number;
+  moves: MoveRow[];
+  handovers: HandoverRow[];
+  unplaced: { name: string; build: string; reason: string }[];
+  pinsBroken: { name: string; build: string; reason: string }[];
+}

@@ -1,0 +1,71 @@
+"use client";
+// Sign-in by name and password; the demo also offers its people to click.
+
+import { useState } from "react";
+import { Button } from "../kit/button";
+import { Field } from "../kit/field";
+
+export function SignIn({ workshop, people }: { workshop: string; people: { id: string; name: string; role: string }[] }) {
+  const [busy, setBusy] = useState(false);
+  const [error, setError] = useState("");
+  const enter = async (body: Record<string, string>) => {
+    setBusy(true);
+    setError("");
+    try {
+      const r = await fetch("/api/session", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+      const answer = (await r.json()) as { home?: string; error?: string };
+      if (r.ok && answer.home) window.location.href = answer.home;
+      else setError(answer.error ?? "That did not work.");
+    } catch {
+      setError("The workshop's server can't be reached.");
+    }
+    setBusy(false);
+  };
+  return (
+    <main className="gravel grid min-h-dvh place-items-center p-4">
+      <div className="w-full max-w-md overflow-hidden rounded-lg border bg-card">
+        <div className="bg-pine px-6 py-5 text-on-pine">
+          <p className="text-[22px] uppercase" style={{ fontStretch: "125%", fontWeight: 800 }}>
+            Wide Lane
+          </p>
+          <h1 className="mt-0.5 text-[15px] font-normal">{workshop}</h1>
+        </div>
+        {people.length > 0 && (
+          <section className="border-b px-6 py-5">
+            <h2 className="text-[15px]">Who are you today?</h2>
+            <p className="text-muted">This is the made-up workshop: a click signs you in.</p>
+            <ul className="mt-3 grid grid-cols-2 gap-2">
+              {people.map((p) => (
+                <li key={p.id} className={p.role === "lead" ? "col-span-2" : ""}>
+                  <Button kind={p.role === "lead" ? "main" : "plain"} disabled={busy} className="h-11 w-full !justify-between" onClick={() => enter({ demoUser: p.id })}>
+                    <span>{p.name}</span>
+                    <span className="font-normal opacity-80">{p.role}</span>
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <form
+          className="flex flex-col gap-3 px-6 py-5"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const f = new FormData(e.currentTarget);
+            void enter({ login: String(f.get("login")), password: String(f.get("password")) });
+          }}
+        >
+          <Field label="Name" name="login" autoComplete="username" autoCapitalize="none" required />
+          <Field label="Password" name="password" type="password" autoComplete="current-password" required />
+          {error && (
+            <p role="alert" className="text-signal-text">
+              {error}
+            </p>
+          )}
+          <Button type="submit" kind={people.length ? "plain" : "main"} disabled={busy} className="h-10">
+            Sign in
+          </Button>
+        </form>
+      </div>
+    </main>
+  );
+}

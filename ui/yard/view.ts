@@ -1,0 +1,79 @@
+// What the yard shows: places with their vans, the bench, and the lists beside them.
+
+import type { BuildDate } from "@/core/shop/dates";
+import type { Decision } from "@/core/shop/decisions";
+import type { VanShape, ZoneMark } from "../van/plan";
+
+export interface Worker {
+  id: string;
+  initials: string;
+  name: string;
+}
+
+export interface Line {
+  jobId: string;
+  stage: string;
+  name: string;
+  detail: string;
+}
+
+export interface Standing {
+  buildId: string;
+  name: string;
+  van: VanShape;
+  marks: ZoneMark[];
+  people: Worker[];
+  /** Work under way, holds, or what comes next. */
+  lines: Line[];
+  /** Why the van may not be moved; null when it may. */
+  stuck: string | null;
+}
+
+export interface Spot {
+  id: string;
+  name: string;
+  indoor: boolean;
+  about: string;
+  van: Standing | null;
+  /** What the plan says of a free bay, or of the weather at an outdoor one. */
+  notes: string[];
+}
+
+export interface BenchItem {
+  jobId: string;
+  buildId: string;
+  build: string;
+  stage: string;
+  name: string;
+  detail: string;
+  people: Worker[];
+  ready: boolean;
+}
+
+export interface ForwardLine {
+  jobId: string;
+  buildId: string;
+  stage: string;
+  title: string;
+  detail: string;
+}
+
+export interface YardView {
+  zone: string;
+  now: number;
+  spots: Spot[];
+  yardPlaces: number;
+  yard: Standing[];
+  toCome: { buildId: string; name: string; detail: string }[];
+  bench: BenchItem[];
+  weather: string;
+  warm: string;
+  decisions: Decision[];
+  dates: BuildDate[];
+  forward: ForwardLine[];
+  forwardNote: string;
+  stale: string | null;
+  places: { id: string; name: string }[];
+  hasPlan: boolean;
+  builds: number;
+}
