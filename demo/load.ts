@@ -24,9 +24,10 @@ import { drawPhoto } from "./photos";
 
 const LEAD = "mara";
 
-/** Whether the database holds a workshop already. */
-export async function hasWorkshop(): Promise<boolean> {
-  return (await rows(pool(), "SELECT id FROM workshop LIMIT 1")).length > 0;
+/** Whether the demo is there: "half" when its loading was cut off (its plans are made last). */
+export async function demoState(): Promise<"none" | "half" | "whole"> {
+  if (!(await rows(pool(), "SELECT id FROM workshop LIMIT 1")).length) return "none";
+  return (await rows(pool(), "SELECT id FROM plan WHERE kind = 'working'")).length ? "whole" : "half";
 }
 
 /** Fills an empty database with the demo, anchored to now. */
@@ -117,8 +118,8 @@ async function playHistory(zone: Zone, now: number): Promise<void> {
   const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
   await transaction(async (t) => {
     const events: Record<string, unknown>[] = [];
-    const event = (at: number, kind: string, job: JobRow, text: string) =>
-      events.push({ id: v7(), at: toSql(at), user_id: LEAD, kind, entity: "job", entity_id: job.id, build_id: job.buildId, text, data: {} });
+    const event = (at: number, kind: string, job: JobRow, text: string, by: string) =>
+      events.push({ id: v7(), at: toSql(at), user_id: by, kind, entity: "job", entity_id: job.id, build_id: job.buildId, text, data: {} });
     for (const p of plan.jobs) {
       const start = zone.parse(p.start);
       const end = zone.parse(p.end);
@@ -143,8 +144,9 @@ async function playHistory(zone: Zone, now: number): Promise<void> {
         Math.floor(job.steps.length * share),
       ]);
       const who = p.fitters.map((f) => made.fitters.find((x) => x.id === f)!.name).join(" + ");
-      event(start, "job.started", job, `${who} started ${job.name}`);
-      if (done) event(end, "job.done", job, `${job.name} done`);
+      const by = `u-${p.fitters[0]}`;
+      event(start, "job.started", job, `${who} started ${job.name}`, by);
+      if (done) event(end, "job.done", job, `${job.name} done`, by);
     }
     for (const s of plan.stays)
       if (zone.parse(s.from) <= now && now < zone.parse(s.to)) await run(t, "UPDATE build SET at_place = ? WHERE id = ?", [s.place, s.build]);
@@ -256,19 +258,21 @@ const publishPlan = (zone: Zone, now: number, number: number, note: string) => s
 /** What has happened since the plan was published: a late part, and a word from the bench. */
 async function oneSlip(zone: Zone, now: number): Promise<void> {
   const shop = await loadShop(pool());
+  const plan = (await loadPlan(pool(), "published", zone))?.plan;
+  const starts = new Map((plan?.jobs ?? []).map((j) => [j.id, zone.parse(j.start)]));
   const soon = shop.builds
-    .flatMap((b) => b.jobs.map((j) => ({ b, j })))
-    .filter(({ j }) => j.state === "todo" && j.parts.some((p) => p.state === "promised"))
-    .sort((x, y) => x.j.parts[0].promisedAt! - y.j.parts[0].promisedAt!);
-  const late = soon.find(({ b }) => b.id === "marlin-puppets") ?? soon[0];
+    .flatMap((b) => b.jobs.flatMap((j) => j.parts.filter((p) => p.state === "promised").map((part) => ({ b, j, part, start: starts.get(j.id) ?? Number.POSITIVE_INFINITY }))))
+    .filter(({ b, j, start }) => j.state === "todo" && b.weight === 1 && start > now + DAY)
+    .sort((x, y) => x.start - y.start);
+  const late = soon[0];
   const started = shop.builds.flatMap((b) => b.jobs).find((j) => j.state === "started");
   await transaction(async (t) => {
     if (late) {
-      const part = late.j.parts.find((p) => p.state === "promised")!;
-      const to = workday(zone, part.promisedAt!, 4) + 600;
-      await run(t, "UPDATE part_line SET promised_at = ? WHERE id = ?", [toSql(to), part.id]);
+      // Two working days behind the moment at which it is wanted.
+      const to = workday(zone, late.start, 2) + 600;
+      await run(t, "UPDATE part_line SET promised_at = ? WHERE id = ?", [toSql(to), late.part.id]);
       await insert(t, "event", [
-        { id: v7(), at: toSql(now - 50), user_id: LEAD, kind: "part.promised", entity: "part", entity_id: part.id, build_id: late.b.id, text: `${late.b.name}: ${part.name} moved to ${zone.show(to).slice(0, 10)}`, data: {} },
+        { id: v7(), at: toSql(now - 50), user_id: LEAD, kind: "part.promised", entity: "part", entity_id: late.part.id, build_id: late.b.id, text: `${late.b.name}: ${late.part.name} moved to ${zone.show(to).slice(0, 10)}`, data: {} },
       ]);
     }
     if (started)

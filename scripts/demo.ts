@@ -2,7 +2,7 @@
 
 import { existsSync, rmSync } from "node:fs";
 import path from "node:path";
-import { hasWorkshop, loadDemo } from "../demo/load";
+import { demoState, loadDemo } from "../demo/load";
 import { DEMO_PASSWORD, users } from "../demo/people";
 import { pool } from "../db/pool";
 import { readArgs } from "./args";
@@ -22,7 +22,9 @@ export default async function demo(args: string[]): Promise<number> {
     folder,
     port: 3210,
     prepare: async () => {
-      if (!(await hasWorkshop())) {
+      const state = await demoState();
+      if (state === "half") throw new Stop("loading the demo was cut off last time. Begin anew: ./wide-lane demo --fresh");
+      if (state === "none") {
         say("Making the demo's workshop ...");
         await loadDemo((text) => say(`  ${text}`));
       }

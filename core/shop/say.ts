@@ -31,5 +31,8 @@ export function sayMinutes(minutes: number): string {
   return m % 60 ? `${Math.floor(m / 60)} h ${String(m % 60).padStart(2, "0")}` : `${m / 60} h`;
 }
 
+/** Minutes of work as whole hours, "185 h": work has no days of 24 hours. */
+export const sayHours = (minutes: number): string => `${Math.round(minutes / 60)} h`;
+
 /** "1 photo", "3 photos" */
 export const count = (n: number, word: string): string => `${n} ${word}${n === 1 ? "" : "s"}`;

@@ -28,8 +28,8 @@ export function LaneRow({ lane, axis, view, zoom, selected, onSelect }: { lane: 
   const flag = axis.x(lane.date.due);
   const end = d.finish === null ? undefined : axis.x(d.finish);
   return (
-    <section aria-label={`Lane of ${lane.name}`} className={cx("relative mb-2 border-y border-l-[5px] bg-card", EDGE[d.state])} style={{ height }}>
-      <div className="sticky left-0 z-10 flex h-full flex-col border-r bg-card px-2.5 py-1.5" style={{ width: LABEL_PX - 5 }}>
+    <section aria-label={`Lane of ${lane.name}`} className="relative mb-2 border-y bg-card" style={{ height }}>
+      <div className={cx("sticky left-0 z-[15] flex h-full flex-col border-r border-l-[5px] bg-card px-2.5 py-1.5", EDGE[d.state])} style={{ width: LABEL_PX }}>
         <Link href={`/builds/${lane.buildId}`} title={lane.name} className="wide truncate text-[14px] hover:underline">
           {lane.name}
         </Link>
@@ -44,7 +44,7 @@ export function LaneRow({ lane, axis, view, zoom, selected, onSelect }: { lane: 
           <VanSide van={view.vans[lane.vanId]} width={62} />
         </div>
       </div>
-      <div className="absolute inset-y-0 overflow-hidden" style={{ left: LABEL_PX - 5, width: axis.width }}>
+      <div className="absolute inset-y-0 overflow-hidden" style={{ left: LABEL_PX, width: axis.width }}>
         {view.days.map((day2, i) => !day2.open && <div key={day2.at} aria-hidden="true" className="absolute inset-y-0 bg-ink/5" style={{ left: axis.lefts[i], width: axis.widths[i] }} />)}
         <div aria-hidden="true" className="gravel absolute right-0 border-y" style={{ left: Math.max(0, axis.x(lane.arrives)), top, height: road }} />
         {lane.stays.map((s) => {

@@ -1,0 +1,16 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { allUsers } from "@/server/people";
+import { BuildSheet } from "@/ui/build/sheet";
+import { buildView } from "../../../_views/build";
+import { getState } from "../../../_views/state";
+
+export const metadata: Metadata = { title: "Build" };
+
+export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ job?: string }> }) {
+  const { id } = await params;
+  const names = new Map((await allUsers()).map((u) => [u.id, u.name]));
+  const view = await buildView(await getState(), id, names);
+  if (!view) notFound();
+  return <BuildSheet key={id} view={view} open={(await searchParams).job} />;
+}

@@ -1,0 +1,102 @@
+// Fills a bench card for one fitter, or for one job that the lead opened.
+
+import { sayClock, sayDay } from "@/core/plan/words";
+import { workedMinutes } from "@/core/shop/left";
+import type { JobRow } from "@/core/shop/model";
+import { shotState } from "@/core/shop/proof";
+import { startObstacles } from "@/core/shop/ready";
+import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
+import { opensSkin, skinClock } from "@/core/shop/skin";
+import { pulse } from "@/server/pulse";
+import type { State } from "@/server/planning";
+import type { CardJob, CardView } from "@/ui/card/view";
+import { partWords } from "./parts";
+
+/** Jobs of a fitter, the one under way first, then as published. */
+export function jobsOf(state: State, fitter: string): JobRow[] {
+  const planned = new Map((state.published?.plan.jobs ?? []).map((j) => [j.id, j]));
+  const mine = state.shop.builds
+    .flatMap((b) => b.jobs)
+    .filter((j) => j.state !== "done" && (j.state === "started" ? j.fitters.includes(fitter) : planned.get(j.id)?.fitters.includes(fitter)));
+  const rank = (j: JobRow) => (j.state === "started" ? "0" : `1${planned.get(j.id)?.start ?? "9"}`);
+  return mine.sort((a, b) => rank(a).localeCompare(rank(b)));
+}
+
+export async function cardView(state: State, user: { role: "lead" | "fitter"; fitterId: string | null }, asked: { job?: string; fitter?: string }): Promise<CardView> {
+  const { shop, now, zone } = state;
+  const lead = user.role === "lead";
+  const people = lead ? shop.fitters.filter((f) => !f.retired).map((f) => ({ id: f.id, name: f.name })) : [];
+  const all = shop.builds.flatMap((b) => b.jobs);
+  const named = all.find((j) => j.id === asked.job);
+  const planned = new Map((state.published?.plan.jobs ?? []).map((j) => [j.id, j]));
+  const ofJob = named && (named.fitters[0] ?? planned.get(named.id)?.fitters[0]);
+  const who = lead ? (asked.fitter ?? ofJob ?? people[0]?.id ?? null) : user.fitterId;
+  const list = who ? jobsOf(state, who) : [];
+  const mayOpen = named && (lead || list.some((j) => j.id === named.id) || named.fitters.includes(who ?? ""));
+  const job = mayOpen ? named : list[0];
+  return {
+    zone: shop.workshop.zone,
+    now,
+    fixed: !!process.env.WIDE_LANE_NOW,
+    event: await pulse(),
+    lead,
+    who: who ? { id: who, name: fitterName(shop, who) } : null,
+    people,
+    job: job ? cardJob(state, job, who) : null,
+    later: list
+      .filter((j) => j.id !== job?.id)
+      .slice(0, 6)
+      .map((j) => ({ id: j.id, stage: j.stage, name: j.name, build: shop.builds.find((b) => b.id === j.buildId)!.name, from: planned.get(j.id) ? zone.parse(planned.get(j.id)!.start) : null, state: j.state })),
+  };
+}
+
+function cardJob(state: State, j: JobRow, who: string | null): CardJob {
+  const { shop, zone, now } = state;
+  const build = shop.builds.find((b) => b.id === j.buildId)!;
+  const p = state.published?.plan.jobs.find((x) => x.id === j.id);
+  const fact = j.state === "started" || j.state === "done";
+  const placeId = fact ? (j.actualPlace ?? "yard") : (p?.place ?? (j.place === "bench" ? "bench" : (build.at ?? "yard")));
+  const crew = j.fitters.length && j.state !== "todo" ? j.fitters : (p?.fitters ?? (who ? [who] : []));
+  const planStart = p ? zone.parse(p.start) : null;
+  const length = p ? zone.parse(p.end) - zone.parse(p.start) : j.minutes.likely;
+  const from = fact ? j.startedAt : planStart;
+  const to = j.state === "done" ? j.endedAt : p ? Math.max(zone.parse(p.end), j.state === "started" ? now : 0) : from === null ? null : from + length;
+  const covering = build.jobs.filter((k) => k.covers.includes(j.id)).map((k) => k.name);
+  return {
+    id: j.id,
+    code: j.code,
+    stage: j.stage,
+    name: j.name,
+    build: build.name,
+    state: j.state,
+    place: placeName(shop, placeId),
+    with: crewNames(
+      shop,
+      crew.filter((f) => f !== who),
+    ),
+    from,
+    to,
+    holdUntil: to !== null && j.hold.minutes ? to + j.hold.minutes : null,
+    holdWords: j.hold.keepOff === "all" || !j.hold.keepOff ? "nobody touches it" : `nobody on the ${j.hold.keepOff.join(", ")}`,
+    urgent: opensSkin(j) && j.state !== "done" ? urgentWords(state, j, placeId, from ?? now) : null,
+    steps: j.steps.map((s) => ({ n: s.n, text: s.text, done: s.doneAt !== null })),
+    cautions: j.cautions,
+    kit: j.kit,
+    parts: j.parts.map((x) => ({ name: x.name, quantity: `${x.quantity} ${x.unit}`, state: partWords(zone, x), here: x.state === "checked" })),
+    shots: j.shots.map((s) => ({ id: s.id, text: s.text, required: s.beforeCloseUp, state: shotState(s), reason: s.photos.at(-1)?.reason || null, photos: s.photos.map((x) => ({ sha: x.sha256, by: "", at: x.takenAt })) })),
+    stops: covering,
+    obstacles: fact ? [] : startObstacles(shop, j, crew, build.at ?? placeId, now).map((o) => o.text),
+    remarks: j.remarks.map((r) => r.text),
+    canUndo: (j.state === "started" && j.workedMinutes === 0 && j.steps.every((s) => s.doneAt === null)) || (j.state === "done" && now - j.endedAt! <= 60),
+    worked: sayMinutes(workedMinutes(shop, j, now)),
+  };
+}
+
+function urgentWords({ shop, zone, now }: State, j: JobRow, place: string, start: number): string {
+  const today = zone.dayOf(Math.max(start, now)) === zone.dayOf(now);
+  const clock = skinClock(shop, j, place, today ? now : zone.dayStart(zone.dayOf(start)));
+  if (j.state === "started") return `Sealed by ${sayClock(zone, clock.limit)}, or sheeted over from ${sayClock(zone, clock.limit - 20)}`;
+  const other = clock.otherDay ? `leave it for ${sayDay(zone, zone.dayStart(Date.parse(`${clock.otherDay}T00:00Z`) / 86_400_000))}` : "leave it for a longer day";
+  const day = today ? "" : `${sayDay(zone, start)} `;
+  return clock.latest < (today ? now : zone.dayStart(zone.dayOf(start))) ? `Too short a day: ${other}` : `Start by ${day}${sayClock(zone, clock.latest)} or ${other}`;
+}

@@ -1,0 +1,14 @@
+import type { Metadata } from "next";
+import { requireUser } from "@/server/page";
+import { BenchCard } from "@/ui/card/bench-card";
+import { cardView } from "../_views/card";
+import { getState } from "../_views/state";
+
+export const metadata: Metadata = { title: "Bench card" };
+export const dynamic = "force-dynamic";
+
+export default async function Page({ searchParams }: { searchParams: Promise<{ job?: string; fitter?: string }> }) {
+  const user = await requireUser();
+  const view = await cardView(await getState(), user, await searchParams);
+  return <BenchCard key={view.job?.id ?? "none"} view={view} />;
+}

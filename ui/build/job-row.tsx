@@ -1,0 +1,193 @@
+"use client";
+// One job on the sheet: a line, and behind it steps, parts, photos, reasons.
+
+import { Camera, Check, ChevronDown, Package, TriangleAlert } from "lucide-react";
+import Link from "next/link";
+import { buttonClass } from "../kit/button";
+import { cx } from "../kit/cx";
+import { send } from "../kit/send";
+import { StageBadge } from "../kit/stage";
+import { near, time } from "../kit/time";
+import { useAct } from "../kit/use-act";
+import type { BuildView, SheetJob, ShotView } from "./view";
+
+const STATE = { todo: "to do", started: "under way", paused: "paused", done: "done" };
+
+export function JobRow({ job, view, open, onToggle }: { job: SheetJob; view: BuildView; open: boolean; onToggle(): void }) {
+  const missingParts = job.parts.filter((p) => !p.here).length;
+  const openShots = job.shots.filter((s) => s.required && s.state !== "approved").length;
+  return (
+    <li id={`job-${job.id}`} className="border-b last:border-0">
+      <button type="button" aria-expanded={open} onClick={onToggle} className={cx("grid w-full grid-cols-[66px_minmax(0,1fr)_92px_190px_minmax(0,120px)_96px_20px] items-center gap-3 px-3 py-2 text-left hover:bg-sunk", open && "bg-sunk")}>
+        <span className="flex items-center gap-1.5 text-[12px] text-muted">
+          <StageBadge stage={job.stage} />
+          {job.code.slice(3)}
+        </span>
+        <span className={cx("truncate", job.state === "done" ? "text-muted" : "font-semibold")}>{job.name}</span>
+        <span className={cx(job.state === "started" && "font-bold text-green-text", job.state === "paused" && "font-bold text-amber-text", job.state === "done" && "text-muted")}>
+          {job.state === "done" && <Check size={13} className="mr-1 inline" />}
+          {STATE[job.state]}
+        </span>
+        <span className="truncate text-muted">{job.from === null ? "no place in the plan" : time(view.zone, job.from)}</span>
+        <span className="truncate text-muted">{job.who}</span>
+        <span className="flex items-center gap-2.5 text-[12px]">
+          {missingParts > 0 && (
+            <span className="flex items-center gap-1 text-amber-text" title={`${missingParts} parts not here`}>
+              <Package size={13} /> {missingParts}
+            </span>
+          )}
+          {openShots > 0 && (
+            <span className="flex items-center gap-1" title={`${openShots} photos before close-up`}>
+              <Camera size={13} /> {openShots}
+            </span>
+          )}
+          {job.remarks.length > 0 && <TriangleAlert size={13} className="text-signal-text" aria-label="something is wrong" />}
+        </span>
+        <ChevronDown size={15} className={cx("text-muted", open && "rotate-180")} aria-hidden="true" />
+      </button>
+      {open && <JobDetail job={job} view={view} />}
+    </li>
+  );
+}
+
+function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
+  const act = useAct();
+  return (
+    <div className="grid gap-x-8 gap-y-4 border-t px-4 py-4 md:grid-cols-2">
+      <div className="md:col-span-2">
+        <p>
+          {job.from !== null && (
+            <>
+              {time(view.zone, job.from)}
+              {job.to !== null && ` to ${near(view.zone, job.to, view.now)}`} · {job.place} ·{" "}
+            </>
+          )}
+          {job.crew} · best, likely, worst {job.likely}
+          {job.worked && ` · worked so far ${job.worked}`}
+        </p>
+        <p className="text-muted">
+          {job.needs.join(" · ")}
+          {job.hold && ` · ${job.hold}`}
+        </p>
+        {job.state !== "done" && job.state !== "started" && job.why && (
+          <p className="mt-1">
+            Not earlier because <b>{job.why}</b>.
+          </p>
+        )}
+        {job.obstacles.length > 0 && <p className="mt-1 text-amber-text">Not to be started yet: {job.obstacles.join("; ")}.</p>}
+        {job.remarks.map((r) => (
+          <p key={r.id} className="mt-2 flex items-center justify-between gap-3 rounded-md border border-signal bg-signal-soft px-3 py-2">
+            <span>
+              <b>{r.by}</b>: {r.text} <span className="text-muted">{near(view.zone, r.at, view.now)}</span>
+              {r.stops && " · work has stopped"}
+            </span>
+            <button type="button" disabled={act.busy} className={buttonClass()} onClick={() => void act.run(() => send("POST", `remarks/${r.id}/settle`), "Settled")}>
+              Settled
+            </button>
+          </p>
+        ))}
+      </div>
+      <section>
+        <h3 className="mb-1 text-[13px]">Steps</h3>
+        <ol className="flex flex-col gap-1">
+          {job.steps.map((s) => (
+            <li key={s.n} className={cx("flex gap-2", s.done && "text-muted")}>
+              <span className="w-5 shrink-0 text-right">{s.done ? "✓" : `${s.n}.`}</span>
+              {s.text}
+            </li>
+          ))}
+        </ol>
+      </section>
+      <section className="flex flex-col gap-4">
+        <div>
+          <h3 className="mb-1 text-[13px]">Cautions</h3>
+          <ul className="list-disc pl-4">
+            {job.cautions.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
+          </ul>
+        </div>
+        {(job.kit.length > 0 || job.parts.length > 0) && (
+          <div>
+            <h3 className="mb-1 text-[13px]">Kit</h3>
+            <ul>
+              {job.parts.map((p) => (
+                <li key={p.id}>
+                  <Link href={`/stores?part=${encodeURIComponent(p.id)}`} className="hover:underline">
+                    {p.name}
+                  </Link>{" "}
+                  <span className="text-muted">
+                    {p.quantity} · {p.state}
+                  </span>
+                </li>
+              ))}
+              {job.kit.map((k) => (
+                <li key={k} className="text-muted">
+                  {k}
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+        {job.after.length > 0 && (
+          <div>
+            <h3 className="mb-1 text-[13px]">Comes after</h3>
+            <ul>
+              {job.after.map((a) => (
+                <li key={a.name}>
+                  {a.done && "✓ "}
+                  {a.name} <span className="text-muted">{a.reason}</span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+        {job.covers.length > 0 && (
+          <p>
+            Closes up: <b>{job.covers.join(", ")}</b>
+          </p>
+        )}
+        <p>
+          <Link href={`/card?job=${encodeURIComponent(job.id)}`} className={buttonClass()}>
+            Open its bench card
+          </Link>
+        </p>
+      </section>
+      {job.shots.length > 0 && (
+        <section className="md:col-span-2">
+          <h3 className="mb-1.5 text-[13px]">Proof</h3>
+          <ul className="flex flex-wrap gap-3">
+            {job.shots.map((s) => (
+              <Shot key={s.id} shot={s} view={view} />
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}
+
+const SHOT = { missing: "to be taken", waiting: "waits for you", again: "to be taken again", approved: "approved" };
+
+function Shot({ shot, view }: { shot: ShotView; view: BuildView }) {
+  const last = shot.photos.at(-1);
+  return (
+    <li className="w-[168px]">
+      {last ? (
+        <a href={`/api/photos/${last.sha}`} target="_blank" rel="noreferrer">
+          {/* biome-ignore lint/performance/noImgElement: served small by our own route, kept by content hash */}
+          <img src={`/api/photos/${last.sha}?small`} alt={`${shot.text}, taken by ${last.by}`} loading="lazy" className="h-[118px] w-full rounded-md border object-cover" />
+        </a>
+      ) : (
+        <div className="grid h-[118px] place-items-center rounded-md border border-dashed text-muted">no photo yet</div>
+      )}
+      <p className="mt-1 leading-tight">{shot.text}</p>
+      <p className={cx("text-[12px]", shot.state === "approved" ? "text-green-text" : shot.state === "again" ? "text-signal-text" : "text-muted")}>
+        {SHOT[shot.state]}
+        {shot.required ? "" : ", not required"}
+        {last && ` · ${last.by}, ${near(view.zone, last.at, view.now)}`}
+      </p>
+      {shot.state === "again" && shot.reason && <p className="text-[12px]">{shot.reason}</p>}
+    </li>
+  );
+}

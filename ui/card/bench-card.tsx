@@ -1,0 +1,242 @@
+"use client";
+// The fitter's card: my next job, one at a time, with big targets for dirty hands.
+
+import { Check } from "lucide-react";
+import Link from "next/link";
+import { useRef, useState } from "react";
+import { setTheme, signOut } from "../frame/session";
+import { useNow } from "../frame/use-now";
+import { usePulse } from "../frame/use-pulse";
+import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
+import { send } from "../kit/send";
+import { StageBadge } from "../kit/stage";
+import { clock, near } from "../kit/time";
+import { useAct } from "../kit/use-act";
+import { Photos, type PhotosHandle } from "./photos";
+import { Strip } from "./strip";
+import { useOnline } from "./use-online";
+import type { CardJob, CardView } from "./view";
+import { Wrong } from "./wrong";
+
+export function BenchCard({ view }: { view: CardView }) {
+  const now = useNow(view.now, view.fixed);
+  const online = useOnline();
+  const act = useAct();
+  usePulse(view.event);
+  const { job } = view;
+  return (
+    <div className="mx-auto flex min-h-dvh max-w-[560px] flex-col text-[17px] leading-snug">
+      <header className="on-pine sticky top-0 z-20 flex h-[51px] shrink-0 items-center justify-between bg-pine px-[18px] text-on-pine">
+        {view.lead ? (
+          <label className="flex items-center gap-2">
+            <span className="sr-only">Card of</span>
+            <select
+              value={view.who?.id ?? ""}
+              onChange={(e) => window.location.assign(`/card?fitter=${encodeURIComponent(e.target.value)}`)}
+              className="wide h-10 rounded-md bg-pine-strong px-2 text-[17px]"
+            >
+              {view.people.map((p) => (
+                <option key={p.id} value={p.id}>
+                  {p.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        ) : (
+          <h1 className="wide text-[17px]">{view.who?.name ?? "Bench card"}</h1>
+        )}
+        <p className="text-[16px]" role="status" suppressHydrationWarning>
+          {clock(view.zone, now)} · {act.busy ? "saving …" : online ? "saved" : "offline"}
+        </p>
+      </header>
+      {!online && <p className="bg-amber-soft px-[18px] py-2 text-[15px]">No network: what you tap now is not kept. Wait for it, or walk closer to the office.</p>}
+      {job ? <JobCard job={job} view={view} now={now} act={act} /> : <Nothing view={view} />}
+      <Later view={view} />
+      <footer className="mt-auto flex items-center justify-between gap-2 px-[18px] pt-4 pb-6 text-[15px]">
+        {view.lead ? (
+          <Link href="/" className="underline underline-offset-4">
+            Back to the yard
+          </Link>
+        ) : (
+          <button type="button" onClick={setTheme} className="min-h-11 underline underline-offset-4">
+            Light or dark
+          </button>
+        )}
+        <button type="button" onClick={() => void signOut()} className="min-h-11 underline underline-offset-4">
+          Sign out
+        </button>
+      </footer>
+    </div>
+  );
+}
+
+function Nothing({ view }: { view: CardView }) {
+  return (
+    <div className="px-[18px] py-10 text-center">
+      <h2 className="text-[22px]">Nothing planned{view.who ? ` for ${view.who.name}` : ""}</h2>
+      <p className="mt-2 text-muted">{view.lead ? "Replan and publish, then the next job stands here." : "Ask the lead what to pull forward."}</p>
+    </div>
+  );
+}
+
+function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: number; act: ReturnType<typeof useAct> }) {
+  const [wrong, setWrong] = useState(false);
+  const photos = useRef<PhotosHandle>(null);
+  const next = job.steps.find((s) => !s.done);
+  const open = job.shots.filter((s) => s.required && s.state !== "approved" && s.state !== "waiting");
+  const doIt = (what: "start" | "pause" | "done" | "undo", said: string) =>
+    act.run(() => send("POST", `jobs/${job.id}/act`, { act: what }), said, what === "start" || what === "done" ? () => send("POST", `jobs/${job.id}/act`, { act: "undo" }) : undefined);
+  const tick = (n: number, done: boolean) => act.run(() => send("POST", `jobs/${job.id}/step`, { n, done }));
+  const running = job.state === "started";
+  return (
+    <main className="px-[18px] pt-3">
+      <p className="flex items-center gap-2 text-[16px] text-muted">
+        <StageBadge stage={job.stage} className="!h-6 !px-2 !text-[14px]" />
+        {job.build} · {job.place}
+        {job.with && ` · with ${job.with}`}
+      </p>
+      <h2 className="text-[26px] leading-tight">{job.name}</h2>
+      {job.urgent && <p className="font-bold text-signal-text">{job.urgent}</p>}
+      <Strip job={job} now={now} />
+      <p className="text-[15px] text-muted" suppressHydrationWarning>
+        {job.state === "done" ? `done, ${job.worked} of work` : running ? `${job.worked} worked` : job.from !== null ? `from ${near(view.zone, job.from, now)}` : "not in the published plan"}
+        {job.to !== null && job.state !== "done" && ` · till ${near(view.zone, job.to, now)}`}
+        {job.holdUntil !== null && ` · then ${job.holdWords} until ${near(view.zone, job.holdUntil, now)}`}
+        {open.length > 0 && ` · ${open.length} ${open.length === 1 ? "photo" : "photos"}${job.stops.length ? ` before ${job.stops[0].toLowerCase()}` : " to take"}`}
+      </p>
+      {job.remarks.map((r) => (
+        <p key={r} className="mt-2 rounded-md border border-signal bg-signal-soft px-3 py-2 text-[15px]">
+          Said: {r}
+        </p>
+      ))}
+      {job.obstacles.length > 0 && (
+        <div className="mt-3 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[15px]">
+          <p className="font-bold">Not yet</p>
+          <ul className="list-disc pl-5">
+            {job.obstacles.map((o) => (
+              <li key={o}>{o}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <ul className="mt-3 overflow-hidden rounded-md border bg-card">
+        {job.steps.map((s) => {
+          const here = running && s.n === next?.n;
+          return (
+            <li key={s.n} className={cx("border-b last:border-0", here && "bg-signal-soft")}>
+              <button type="button" role="checkbox" aria-checked={s.done} disabled={!running || act.busy} onClick={() => void tick(s.n, !s.done)} className="flex min-h-13 w-full items-center gap-3 px-3 py-2 text-left disabled:cursor-default">
+                <span className={cx("grid size-[26px] shrink-0 place-items-center rounded-[5px] border-2 text-[15px] font-bold", s.done ? "border-green bg-green text-white" : here ? "border-signal text-signal-text" : "border-muted text-muted")}>{s.done ? <Check size={17} strokeWidth={3} /> : here ? s.n : ""}</span>
+                <span className={cx(s.done && "text-muted", here && "font-bold")}>
+                  {s.text}
+                  {here && <span className="block text-[14px] font-normal text-muted">{job.cautions[0]}</span>}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <Photos ref={photos} job={job} />
+      <Details job={job} />
+      <div className="sticky bottom-0 z-10 -mx-[18px] mt-4 grid grid-cols-2 gap-2.5 border-t bg-paper px-[18px] py-3">
+        {running ? (
+          next ? (
+            <Button kind="main" size="touch" className="col-span-2" disabled={act.busy} onClick={() => void tick(next.n, true)}>
+              Step {next.n} done
+            </Button>
+          ) : (
+            <Button kind="main" size="touch" className="col-span-2" disabled={act.busy} onClick={() => void doIt("done", `${job.name} is done`)}>
+              Done{open.length > 0 ? `, ${open.length} ${open.length === 1 ? "photo" : "photos"} still to take` : ""}
+            </Button>
+          )
+        ) : job.state === "done" ? (
+          <Link href="/card" className="col-span-2 grid min-h-13 place-items-center rounded-md bg-pine font-semibold text-on-pine">
+            Next job
+          </Link>
+        ) : (
+          <Button kind="main" size="touch" className="col-span-2" disabled={act.busy || job.obstacles.length > 0} onClick={() => void doIt("start", `${job.name} is under way`)}>
+            {job.state === "paused" ? "Go on" : "Start"}
+          </Button>
+        )}
+        {running ? (
+          <Button size="touch" disabled={act.busy} onClick={() => void doIt("pause", `${job.name} is paused`)}>
+            Pause
+          </Button>
+        ) : job.canUndo ? (
+          <Button size="touch" disabled={act.busy} onClick={() => void doIt("undo", "Taken back")}>
+            Take back
+          </Button>
+        ) : null}
+        {job.shots.length > 0 && (
+          <Button size="touch" onClick={() => photos.current?.next()}>
+            Photo
+          </Button>
+        )}
+        <Button size="touch" className={cx((running || job.canUndo ? 1 : 0) + (job.shots.length ? 1 : 0) !== 1 && "col-span-2")} onClick={() => setWrong(true)}>
+          Something's wrong
+        </Button>
+      </div>
+      <Wrong job={job} open={wrong} onOpenChange={setWrong} />
+    </main>
+  );
+}
+
+function Details({ job }: { job: CardJob }) {
+  return (
+    <>
+      <section className="mt-4" aria-label="Cautions">
+        <h3 className="text-[17px]">Take care</h3>
+        <ul className="list-disc pl-5 text-[16px]">
+          {job.cautions.map((c) => (
+            <li key={c}>{c}</li>
+          ))}
+          <li>The maker's sheet and local rules come first.</li>
+        </ul>
+      </section>
+      {(job.parts.length > 0 || job.kit.length > 0) && (
+        <section className="mt-4" aria-label="Kit">
+          <h3 className="text-[17px]">Kit</h3>
+          <ul className="text-[16px]">
+            {job.parts.map((p) => (
+              <li key={p.name} className="flex justify-between gap-3 border-b py-1">
+                <span>
+                  {p.name} <span className="text-muted">{p.quantity}</span>
+                </span>
+                <span className={p.here ? "text-green-text" : "text-amber-text"}>{p.state}</span>
+              </li>
+            ))}
+            {job.kit.map((k) => (
+              <li key={k} className="border-b py-1 text-muted last:border-0">
+                {k}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+function Later({ view }: { view: CardView }) {
+  if (!view.later.length) return null;
+  return (
+    <section className="mt-4 px-[18px]" aria-label="After that">
+      <h3 className="text-[17px]">After that</h3>
+      <ul>
+        {view.later.map((j) => (
+          <li key={j.id} className="border-b last:border-0">
+            <Link href={`/card?job=${encodeURIComponent(j.id)}${view.lead && view.who ? `&fitter=${encodeURIComponent(view.who.id)}` : ""}`} className="flex min-h-12 items-center gap-3 py-1.5">
+              <StageBadge stage={j.stage} className="!h-6 !text-[13px]" />
+              <span className="min-w-0 flex-1 truncate">
+                {j.name} <span className="text-muted">· {j.build}</span>
+              </span>
+              <span className="shrink-0 text-[15px] text-muted" suppressHydrationWarning>
+                {j.state === "started" ? "under way" : j.from === null ? "" : near(view.zone, j.from, view.now)}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

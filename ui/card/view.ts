@@ -1,0 +1,45 @@
+// What a bench card shows: one job, big; what comes behind it, small.
+
+import type { ShotView } from "../build/view";
+
+export interface CardJob {
+  id: string;
+  code: string;
+  stage: string;
+  name: string;
+  build: string;
+  state: "todo" | "started" | "paused" | "done";
+  place: string;
+  with: string;
+  /** Planned, or since when it runs. */
+  from: number | null;
+  to: number | null;
+  holdUntil: number | null;
+  holdWords: string;
+  /** "Start by 11:05 or leave it for Thu 26 Nov" */
+  urgent: string | null;
+  steps: { n: number; text: string; done: boolean }[];
+  cautions: string[];
+  kit: string[];
+  parts: { name: string; quantity: string; state: string; here: boolean }[];
+  shots: ShotView[];
+  /** What the photos keep closed. */
+  stops: string[];
+  obstacles: string[];
+  remarks: string[];
+  canUndo: boolean;
+  /** Steps are ticked, photos asked: what was done. */
+  worked: string;
+}
+
+export interface CardView {
+  zone: string;
+  now: number;
+  fixed: boolean;
+  event: string;
+  lead: boolean;
+  who: { id: string; name: string } | null;
+  people: { id: string; name: string }[];
+  job: CardJob | null;
+  later: { id: string; stage: string; name: string; build: string; from: number | null; state: string }[];
+}
