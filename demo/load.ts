@@ -80,6 +80,13 @@ function workday(zone: Zone, now: number, days: number): number {
   return zone.dayStart(day);
 }
 
+/** Local midnight of that day, or of the Friday before a weekend: nobody delivers on those. */
+function weekday(zone: Zone, at: number): number {
+  const day = zone.dayOf(at);
+  const n = (((day + 3) % 7) + 7) % 7;
+  return zone.dayStart(n > 4 ? day - (n - 4) : day);
+}
+
 async function people(zone: Zone, now: number): Promise<void> {
   const w = made.workshop;
   const password_hash = await hashPassword(made.DEMO_PASSWORD);
@@ -165,6 +172,7 @@ async function setParts(zone: Zone, now: number): Promise<void> {
   const shop = await loadShop(pool());
   const first = currentPlan(shop, now);
   const starts = new Map(first.jobs.map((j) => [j.id, zone.parse(j.start)]));
+  let toCheck = false;
   await transaction(async (t) => {
     for (const job of shop.builds.flatMap((b) => b.jobs))
       for (const part of job.parts) {
@@ -173,13 +181,14 @@ async function setParts(zone: Zone, now: number): Promise<void> {
         const lead = shop.suppliers.find((s) => s.id === part.supplierId)!.leadLikelyDays;
         const here = job.state !== "todo" || days < 1.5 || (days < 6 && r() < 0.7);
         const shelf = `${"ABCD"[Math.floor(r() * 4)]}${1 + Math.floor(r() * 6)}`;
-        const promised = zone.dayStart(zone.dayOf(now + Math.max(0.9, Math.min(days - 0.6, lead)) * DAY)) + 600;
+        const promised = weekday(zone, now + Math.max(0.9, Math.min(days - 0.6, lead)) * DAY) + 600;
         const set =
           here ? ["checked", null, now - (1 + r() * 6) * DAY, now - r() * DAY, shelf]
           : days < 14 ? ["promised", promised, null, null, ""]
           : days < 30 && r() < 0.75 ? ["ordered", null, null, null, ""]
           : ["needed", null, null, null, ""];
-        if (here && job.state === "todo" && r() < 0.25) {
+        if (here && job.state === "todo" && (r() < 0.25 || !toCheck)) {
+          toCheck = true;
           set[0] = "arrived";
           set[3] = null;
         }

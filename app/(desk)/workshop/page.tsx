@@ -1,0 +1,10 @@
+import type { Metadata } from "next";
+import { Workshop } from "@/ui/workshop/workshop";
+import { getState } from "../../_views/state";
+import { workshopView } from "../../_views/workshop";
+
+export const metadata: Metadata = { title: "Workshop" };
+
+export default async function Page() {
+  return <Workshop view={await workshopView(await getState())} />;
+}

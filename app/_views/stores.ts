@@ -1,0 +1,57 @@
+// Fills stores: part lines by need date, and what slips do to the handovers.
+
+import { diffPlans } from "@/core/plan/diff";
+import { workingDays } from "@/core/shop/dates";
+import { orderBy } from "@/core/shop/decisions";
+import { availableFrom } from "@/core/shop/parts";
+import type { State } from "@/server/planning";
+import type { PartLine, StoresView } from "@/ui/stores/view";
+
+export function storesView(state: State): StoresView {
+  const { shop, zone, now } = state;
+  const wall = (state.published ?? state.working)?.plan;
+  const planned = new Map((wall?.jobs ?? []).map((j) => [j.id, j]));
+  const lines: PartLine[] = [];
+  for (const b of shop.builds)
+    for (const j of b.jobs)
+      for (const p of j.parts) {
+        if (j.state === "done" && p.state === "checked") continue;
+        const at = planned.get(j.id);
+        const need = j.state === "done" ? null : at ? zone.parse(at.start) : null;
+        const supplier = shop.suppliers.find((s) => s.id === p.supplierId);
+        const from = availableFrom(p, supplier, now, shop.workshop.goodsInMinutes).from;
+        lines.push({
+          id: p.id,
+          version: p.version,
+          name: p.name,
+          quantity: `${p.quantity} ${p.unit}`,
+          buildId: b.id,
+          build: b.name,
+          jobId: j.id,
+          job: j.name,
+          stage: j.stage,
+          supplier: supplier?.name ?? p.supplierId,
+          state: p.state,
+          need,
+          orderBy: need !== null && p.state === "needed" ? orderBy(shop, p.supplierId, need) : null,
+          promised: p.promisedAt,
+          firstPromised: p.firstPromisedAt,
+          late: need !== null && p.state !== "checked" && p.state !== "needed" && j.state === "todo" ? Math.max(0, from - need) : 0,
+          shelf: p.shelf,
+          note: p.note,
+        });
+      }
+  lines.sort((a, b) => (a.need ?? 1e12) - (b.need ?? 1e12) || a.name.localeCompare(b.name));
+  const diff = state.working && state.published ? diffPlans(zone, state.published.plan, state.working.plan, new Set()) : { handovers: [] };
+  return {
+    zone: shop.workshop.zone,
+    now,
+    lines,
+    stale: shop.workshop.staleWhy,
+    effect: diff.handovers.flatMap((h) => {
+      const b = shop.builds.find((x) => x.id === h.build);
+      return b ? [{ build: b.name, from: h.from, to: h.to, days: h.from !== null && h.to !== null ? workingDays(shop, h.from, h.to) : 0 }] : [];
+    }),
+    published: state.published?.head.number ?? null,
+  };
+}

@@ -1,0 +1,37 @@
+// What stores shows: part lines by the date at which they are wanted.
+
+import type { PartState } from "@/core/shop/model";
+
+export interface PartLine {
+  id: string;
+  version: number;
+  name: string;
+  quantity: string;
+  buildId: string;
+  build: string;
+  jobId: string;
+  job: string;
+  stage: string;
+  supplier: string;
+  state: PartState;
+  /** Planned start of the job that wants it. */
+  need: number | null;
+  /** Latest moment to order, by the supplier's likely lead time. */
+  orderBy: number | null;
+  promised: number | null;
+  firstPromised: number | null;
+  /** Minutes by which it comes too late for the plan on the wall; 0 when it does not. */
+  late: number;
+  shelf: string;
+  note: string;
+}
+
+export interface StoresView {
+  zone: string;
+  now: number;
+  lines: PartLine[];
+  stale: string | null;
+  /** What the last replan did against the published plan, per build. */
+  effect: { build: string; days: number; from: number | null; to: number | null }[];
+  published: number | null;
+}

@@ -1,0 +1,94 @@
+"use client";
+// Bays: name, what they offer, warmth, room.
+
+import { useState } from "react";
+import { Button } from "../kit/button";
+import { Dialog } from "../kit/dialog";
+import { Check, Field } from "../kit/field";
+import { send } from "../kit/send";
+import { useForm } from "../kit/use-form";
+import { FormEnd, Head, Retire, Row, Rows } from "./parts";
+import type { BayView, WorkshopView } from "./view";
+
+const HAS: [string, string][] = [
+  ["indoor", "under a roof"],
+  ["heated", "always as warm as said below"],
+  ["lit", "bright enough without daylight"],
+  ["lift", "lift or pit"],
+  ["roof-access", "boards and ladders for the roof"],
+  ["wash", "water and a drain"],
+  ["scales", "wheel scales"],
+];
+
+const LABELS = { name: "Name", has: "It has", tempC: "Temperature °C", maxHeightMm: "Highest van mm", maxLengthMm: "Longest van mm" };
+
+export function Bays({ view }: { view: WorkshopView }) {
+  const [editing, setEditing] = useState<BayView | "new">();
+  return (
+    <>
+      <Head about="A bay holds one van. What it has decides which jobs may be done in it." add="Add a bay" onAdd={() => setEditing("new")} />
+      <Rows empty="No bay yet.">
+        {view.bays.map((b) => (
+          <Row
+            key={b.id}
+            title={b.name}
+            retired={b.retired}
+            actions={
+              <>
+                <Button onClick={() => setEditing(b)}>Change</Button>
+                <Retire path={`bays/${b.id}`} name={b.name} version={b.version} retired={b.retired} />
+              </>
+            }
+          >
+            {b.has.join(" · ") || "nothing special"}
+            {b.tempC !== null && ` · ${b.tempC} °C`}
+            <span className="block text-[12px] text-muted">
+              {b.maxHeightMm ? `up to ${b.maxHeightMm} mm high` : "any height"}, {b.maxLengthMm ? `${b.maxLengthMm} mm long` : "any length"}
+            </span>
+          </Row>
+        ))}
+      </Rows>
+      <Dialog open={!!editing} onOpenChange={(o) => !o && setEditing(undefined)} title={editing === "new" ? "Add a bay" : `Change ${editing?.name ?? ""}`}>
+        {editing && <BayForm bay={editing === "new" ? undefined : editing} onDone={() => setEditing(undefined)} />}
+      </Dialog>
+    </>
+  );
+}
+
+function BayForm({ bay, onDone }: { bay?: BayView; onDone(): void }) {
+  const form = useForm();
+  const [has, setHas] = useState<string[]>(bay?.has ?? ["indoor", "lit"]);
+  const save = async (data: FormData, version: number) => {
+    const number = (k: string) => {
+      const t = String(data.get(k) ?? "").trim();
+      return t === "" ? {} : { [k]: Number(t) };
+    };
+    const body = { name: String(data.get("name") ?? ""), has, ...number("tempC"), ...number("maxHeightMm"), ...number("maxLengthMm") };
+    if (await form.submit((v) => (bay ? send("PATCH", `bays/${bay.id}`, { version: v, ...body }) : send("POST", "bays", body)), version, "Saved. Replan to use it.")) onDone();
+  };
+  return (
+    <form
+      id="bay-form"
+      data-busy
+      className="flex flex-col gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save(new FormData(e.currentTarget), bay?.version ?? 1);
+      }}
+    >
+      <Field label={LABELS.name} name="name" faults={form.faults} defaultValue={bay?.name} required maxLength={120} />
+      <fieldset className="grid grid-cols-2 gap-x-4">
+        <legend className="mb-1 font-semibold">{LABELS.has}</legend>
+        {HAS.map(([id, hint]) => (
+          <Check key={id} label={id} hint={hint} checked={has.includes(id)} onChange={(e) => setHas(e.target.checked ? [...has, id] : has.filter((h) => h !== id))} />
+        ))}
+      </fieldset>
+      <div className="grid grid-cols-3 gap-4">
+        <Field label={LABELS.tempC} name="tempC" type="number" step={0.5} faults={form.faults} defaultValue={bay?.tempC ?? ""} />
+        <Field label={LABELS.maxHeightMm} name="maxHeightMm" type="number" faults={form.faults} defaultValue={bay?.maxHeightMm ?? ""} hint="empty: any" />
+        <Field label={LABELS.maxLengthMm} name="maxLengthMm" type="number" faults={form.faults} defaultValue={bay?.maxLengthMm ?? ""} hint="empty: any" />
+      </div>
+      <FormEnd form={form} labels={LABELS} onTakeMine={() => void save(new FormData(document.getElementById("bay-form") as HTMLFormElement), form.stale!.version)} />
+    </form>
+  );
+}

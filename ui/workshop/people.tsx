@@ -1,0 +1,110 @@
+"use client";
+// Fitters: hours, skills by level, tickets with their last day.
+
+import { useState } from "react";
+import { Button } from "../kit/button";
+import { Dialog } from "../kit/dialog";
+import { Field, inputClass, Select } from "../kit/field";
+import { send } from "../kit/send";
+import { useForm } from "../kit/use-form";
+import { FormEnd, Head, Retire, Row, Rows } from "./parts";
+import type { FitterView, WorkshopView } from "./view";
+
+const LEVELS = [
+  ["0", "no"],
+  ["1", "1 helps"],
+  ["2", "2 alone"],
+  ["3", "3 signs off"],
+] as const;
+
+const LABELS = { name: "Name", calendarId: "Hours" };
+
+export function People({ view }: { view: WorkshopView }) {
+  const [editing, setEditing] = useState<FitterView | "new">();
+  const hours = new Map(view.calendars.map((c) => [c.id, c.name]));
+  return (
+    <>
+      <Head about="Level 1 helps, 2 works alone, 3 signs off. A ticket is good through its last day." add="Add a fitter" onAdd={() => setEditing("new")} />
+      <Rows empty="Nobody yet.">
+        {view.fitters.map((f) => (
+          <Row
+            key={f.id}
+            title={f.name}
+            retired={f.retired}
+            actions={
+              <>
+                <Button onClick={() => setEditing(f)}>Change</Button>
+                <Retire path={`fitters/${f.id}`} name={f.name} version={f.version} retired={f.retired} />
+              </>
+            }
+          >
+            {Object.entries(f.skills)
+              .map(([s, l]) => `${s} ${l}`)
+              .join(" · ") || "no skill yet"}
+            <span className="block text-[12px] text-muted">
+              {hours.get(f.calendarId)}
+              {f.tickets.map((t) => (
+                <span key={t.id} className={t.expired ? "font-bold text-signal-text" : ""}>
+                  {" "}
+                  · {t.id} ticket {t.until ? `${t.expired ? "ran out" : "until"} ${t.until}` : "without end"}
+                </span>
+              ))}
+            </span>
+          </Row>
+        ))}
+      </Rows>
+      <Dialog open={!!editing} onOpenChange={(o) => !o && setEditing(undefined)} title={editing === "new" ? "Add a fitter" : `Change ${editing?.name ?? ""}`}>
+        {editing && <FitterForm fitter={editing === "new" ? undefined : editing} view={view} onDone={() => setEditing(undefined)} />}
+      </Dialog>
+    </>
+  );
+}
+
+function FitterForm({ fitter, view, onDone }: { fitter?: FitterView; view: WorkshopView; onDone(): void }) {
+  const form = useForm();
+  const [tickets, setTickets] = useState(fitter?.tickets.map((t) => ({ id: t.id, until: t.until ?? "" })) ?? []);
+  const save = async (data: FormData, version: number) => {
+    const skills = Object.fromEntries(view.skills.map((s) => [s, Number(data.get(`skill-${s}`) ?? 0)]).filter(([, l]) => Number(l) > 0));
+    const body = { name: String(data.get("name") ?? ""), calendarId: String(data.get("calendarId") ?? ""), skills, tickets: tickets.filter((t) => t.id.trim()).map((t) => ({ id: t.id.trim(), ...(t.until ? { until: t.until } : {}) })) };
+    if (await form.submit((v) => (fitter ? send("PATCH", `fitters/${fitter.id}`, { version: v, ...body }) : send("POST", "fitters", body)), version, "Saved. Replan to use it.")) onDone();
+  };
+  return (
+    <form
+      id="fitter-form"
+      data-busy
+      className="flex flex-col gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save(new FormData(e.currentTarget), fitter?.version ?? 1);
+      }}
+    >
+      <div className="grid grid-cols-2 gap-4">
+        <Field label={LABELS.name} name="name" faults={form.faults} defaultValue={fitter?.name} required maxLength={120} />
+        <Select label={LABELS.calendarId} name="calendarId" faults={form.faults} defaultValue={fitter?.calendarId ?? "shop"} options={view.calendars.filter((c) => !c.retired).map((c) => [c.id, c.name] as const)} />
+      </div>
+      <fieldset className="grid grid-cols-3 gap-3">
+        <legend className="mb-1 font-semibold">Skills</legend>
+        {view.skills.map((s) => (
+          <Select key={s} label={s} name={`skill-${s}`} defaultValue={String(fitter?.skills[s] ?? 0)} options={LEVELS} />
+        ))}
+      </fieldset>
+      <fieldset className="flex flex-col gap-2">
+        <legend className="mb-1 font-semibold">Tickets</legend>
+        {tickets.map((t, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: rows of a form have no other name
+          <div key={i} className="grid grid-cols-[1fr_1fr_auto] gap-2">
+            <input aria-label={`Ticket ${i + 1}`} placeholder="gas" value={t.id} onChange={(e) => setTickets(tickets.map((x, k) => (k === i ? { ...x, id: e.target.value } : x)))} className={inputClass} />
+            <input aria-label={`Last day of ticket ${i + 1}`} type="date" value={t.until} onChange={(e) => setTickets(tickets.map((x, k) => (k === i ? { ...x, until: e.target.value } : x)))} className={inputClass} />
+            <Button kind="quiet" onClick={() => setTickets(tickets.filter((_, k) => k !== i))}>
+              Take out
+            </Button>
+          </div>
+        ))}
+        <Button className="self-start" onClick={() => setTickets([...tickets, { id: "", until: "" }])}>
+          Add a ticket
+        </Button>
+      </fieldset>
+      <FormEnd form={form} labels={LABELS} onTakeMine={() => void save(new FormData(document.getElementById("fitter-form") as HTMLFormElement), form.stale!.version)} />
+    </form>
+  );
+}

@@ -1,0 +1,63 @@
+// What the workshop view shows: everything a lead sets once and changes now and then.
+
+export interface BayView {
+  id: string;
+  version: number;
+  name: string;
+  has: string[];
+  tempC: number | null;
+  maxHeightMm: number | null;
+  maxLengthMm: number | null;
+  retired: boolean;
+}
+
+export interface FitterView {
+  id: string;
+  version: number;
+  name: string;
+  calendarId: string;
+  skills: Record<string, number>;
+  tickets: { id: string; until: string | null; expired: boolean }[];
+  retired: boolean;
+}
+
+export interface CalendarView {
+  id: string;
+  version: number;
+  name: string;
+  retired: boolean;
+  windows: { weekday: number; opens: string; closes: string }[];
+  days: { id: string; date: string; opens: string | null; closes: string | null; overtime: boolean; reason: string }[];
+}
+
+export interface SpanView {
+  id: string;
+  who: string;
+  kind: "absence" | "closure";
+  from: number;
+  to: number;
+  reason: string;
+}
+
+export interface UserView {
+  id: string;
+  version: number;
+  login: string;
+  name: string;
+  role: "lead" | "fitter";
+  fitterId: string | null;
+  retired: boolean;
+}
+
+export interface WorkshopView {
+  zone: string;
+  now: number;
+  workshop: { version: number; name: string; zone: string; yardPlaces: number; shuntMinutes: number; goodsInMinutes: number; noiseFrom: string | null; noiseTo: string | null };
+  bays: BayView[];
+  fitters: FitterView[];
+  calendars: CalendarView[];
+  spans: SpanView[];
+  users: UserView[];
+  skills: string[];
+  weather: { date: string; sunrise: string; sunset: string; dry: string; lowC: number; highC: number }[];
+}

@@ -1,0 +1,42 @@
+"use client";
+// The workshop: bays, people, hours, time away, who signs in, settings and the forecast.
+
+import { Tabs } from "radix-ui";
+import { Bays } from "./bays";
+import { Away } from "./away";
+import { Hours } from "./hours";
+import { People } from "./people";
+import { Settings } from "./settings";
+import { Users } from "./users";
+import type { WorkshopView } from "./view";
+
+const TABS = [
+  ["bays", "Bays", Bays],
+  ["people", "Fitters", People],
+  ["hours", "Hours", Hours],
+  ["away", "Away and closed", Away],
+  ["users", "Who signs in", Users],
+  ["settings", "Settings and forecast", Settings],
+] as const;
+
+export function Workshop({ view }: { view: WorkshopView }) {
+  return (
+    <div className="mx-auto w-full max-w-6xl p-5">
+      <h1 className="mb-3 text-[22px]">{view.workshop.name}</h1>
+      <Tabs.Root defaultValue="bays">
+        <Tabs.List aria-label="Parts of the workshop" className="mb-4 flex gap-1 border-b">
+          {TABS.map(([id, label]) => (
+            <Tabs.Trigger key={id} value={id} className="-mb-px h-9 border-b-[3px] border-transparent px-3 text-muted hover:text-ink data-[state=active]:border-pine data-[state=active]:font-bold data-[state=active]:text-ink">
+              {label}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        {TABS.map(([id, , Content]) => (
+          <Tabs.Content key={id} value={id}>
+            <Content view={view} />
+          </Tabs.Content>
+        ))}
+      </Tabs.Root>
+    </div>
+  );
+}
