@@ -3,7 +3,10 @@ import { cookies } from "next/headers";
 import { Toaster } from "sonner";
 import "./globals.css";
 
-export const metadata: Metadata = { title: { default: "Wide Lane", template: "%s · Wide Lane" }, description: "Sequences campervan conversions." };
+export const metadata: Metadata = {
+  title: { default: "Wide Lane", template: "%s · Wide Lane" },
+  description: "Sequences campervan conversions.",
+};
 export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: "#0E4A45" };
 
 export default async function Root({ children }: { children: React.ReactNode }) {
@@ -12,7 +15,10 @@ export default async function Root({ children }: { children: React.ReactNode }) 
     <html lang="en-GB" data-theme={theme}>
       <body>
         {children}
-        <Toaster position="bottom-center" toastOptions={{ classNames: { toast: "!rounded-md !border-line !bg-card !text-ink !font-sans", description: "!text-muted" } }} />
+        <Toaster
+          position="bottom-center"
+          toastOptions={{ classNames: { toast: "!rounded-md !border-line !bg-card !text-ink !font-sans", description: "!text-muted" } }}
+        />
       </body>
     </html>
   );

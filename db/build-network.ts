@@ -71,11 +71,43 @@ export async function insertBuild(c: Conn, b: BuildInput): Promise<void> {
     })),
   );
   const each = <T>(make: (j: NetworkJob) => T[]): T[] => b.jobs.flatMap(make);
-  await insert(c, "job_crew", each((j) => j.crew.map((k, i) => ({ job_id: id(j.code), n: i + 1, skill: k.skill, level: k.level ?? 1, people: k.count ?? 1, ticket: k.ticket }))));
-  await insert(c, "job_step", each((j) => j.steps.map((text, i) => ({ job_id: id(j.code), n: i + 1, text }))));
-  await insert(c, "job_precedence", each((j) => j.after.map((a) => ({ job_id: id(j.code), after_job_id: id(a.job), ignore_hold: a.ignoreHold ?? false, reason: a.reason }))));
-  await insert(c, "job_cover", each((j) => j.covers.map((k) => ({ job_id: id(j.code), covered_job_id: id(k) }))));
-  await insert(c, "proof_shot", each((j) => (j.proof ?? []).map((p, i) => ({ id: `${id(j.code)}.shot${i + 1}`, job_id: id(j.code), n: i + 1, text: p.text, before_close_up: p.beforeCloseUp }))));
+  await insert(
+    c,
+    "job_crew",
+    each((j) =>
+      j.crew.map((k, i) => ({ job_id: id(j.code), n: i + 1, skill: k.skill, level: k.level ?? 1, people: k.count ?? 1, ticket: k.ticket })),
+    ),
+  );
+  await insert(
+    c,
+    "job_step",
+    each((j) => j.steps.map((text, i) => ({ job_id: id(j.code), n: i + 1, text }))),
+  );
+  await insert(
+    c,
+    "job_precedence",
+    each((j) =>
+      j.after.map((a) => ({ job_id: id(j.code), after_job_id: id(a.job), ignore_hold: a.ignoreHold ?? false, reason: a.reason })),
+    ),
+  );
+  await insert(
+    c,
+    "job_cover",
+    each((j) => j.covers.map((k) => ({ job_id: id(j.code), covered_job_id: id(k) }))),
+  );
+  await insert(
+    c,
+    "proof_shot",
+    each((j) =>
+      (j.proof ?? []).map((p, i) => ({
+        id: `${id(j.code)}.shot${i + 1}`,
+        job_id: id(j.code),
+        n: i + 1,
+        text: p.text,
+        before_close_up: p.beforeCloseUp,
+      })),
+    ),
+  );
   await insert(
     c,
     "part_line",

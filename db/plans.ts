@@ -163,5 +163,4 @@ export async function takeLease(c: Conn, workshop: string, holder: string, nowMs
   return n === 1;
 }
 
-export const giveLease = (c: Conn | Pool, holder: string): Promise<number> =>
-  run(c, "DELETE FROM plan_lease WHERE holder = ?", [holder]);
+export const giveLease = (c: Conn | Pool, holder: string): Promise<number> => run(c, "DELETE FROM plan_lease WHERE holder = ?", [holder]);

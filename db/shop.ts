@@ -127,10 +127,11 @@ async function loadBays(c: Conn | Pool): Promise<BayRow[]> {
 
 async function loadFitters(c: Conn | Pool): Promise<FitterRow[]> {
   const list = await rows<Raw>(c, "SELECT * FROM fitter ORDER BY retired, name");
-  const skills = grouped(await rows<Raw>(c, "SELECT * FROM fitter_skill ORDER BY level DESC, skill"), "fitter_id", (r) => [
-    text(r.skill),
-    num(r.level),
-  ] as [string, number]);
+  const skills = grouped(
+    await rows<Raw>(c, "SELECT * FROM fitter_skill ORDER BY level DESC, skill"),
+    "fitter_id",
+    (r) => [text(r.skill), num(r.level)] as [string, number],
+  );
   const tickets = grouped(await rows<Raw>(c, "SELECT * FROM fitter_ticket ORDER BY ticket"), "fitter_id", (r) => ({
     id: text(r.ticket),
     until: r.until as string | null,
@@ -226,7 +227,12 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
     rows<Raw>(c, `SELECT x.* FROM remark x ${ACTIVE} WHERE x.settled_at IS NULL ORDER BY x.said_at`),
   ]);
   const by = {
-    crew: grouped(crew, "job_id", (r) => ({ skill: text(r.skill), level: num(r.level), people: num(r.people), ticket: r.ticket as string | null })),
+    crew: grouped(crew, "job_id", (r) => ({
+      skill: text(r.skill),
+      level: num(r.level),
+      people: num(r.people),
+      ticket: r.ticket as string | null,
+    })),
     who: grouped(who, "job_id", (r) => text(r.fitter_id)),
     pins: grouped(pins, "job_id", (r) => text(r.fitter_id)),
     steps: grouped(steps, "job_id", (r) => ({

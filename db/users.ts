@@ -57,8 +57,7 @@ export async function sessionUser(c: Conn | Pool, tokenHash: string, nowMs: numb
 export const endSession = (c: Conn | Pool, tokenHash: string): Promise<number> =>
   run(c, "DELETE FROM session WHERE token_hash = ?", [tokenHash]);
 
-export const endSessionsOf = (c: Conn | Pool, userId: string): Promise<number> =>
-  run(c, "DELETE FROM session WHERE user_id = ?", [userId]);
+export const endSessionsOf = (c: Conn | Pool, userId: string): Promise<number> => run(c, "DELETE FROM session WHERE user_id = ?", [userId]);
 
 export async function failuresSince(c: Conn | Pool, who: string, sinceMs: number): Promise<number> {
   const [r] = await rows<{ n: number }>(c, "SELECT COUNT(*) AS n FROM sign_in_failure WHERE who = ? AND failed_at > ?", [
@@ -73,5 +72,4 @@ export async function addFailure(c: Conn | Pool, who: string, nowMs: number): Pr
   await insert(c, "sign_in_failure", [{ id: v7(), who, failed_at: sqlTime(nowMs) }]);
 }
 
-export const clearFailures = (c: Conn | Pool, who: string): Promise<number> =>
-  run(c, "DELETE FROM sign_in_failure WHERE who = ?", [who]);
+export const clearFailures = (c: Conn | Pool, who: string): Promise<number> => run(c, "DELETE FROM sign_in_failure WHERE who = ?", [who]);

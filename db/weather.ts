@@ -10,6 +10,14 @@ export async function saveForecast(c: Conn | Pool, days: readonly WeatherRow[], 
   await insert(
     c,
     "weather_day",
-    days.map((d) => ({ date: d.date, sunrise: d.sunrise, sunset: d.sunset, dry: d.dry, low_c: d.lowC, high_c: d.highC, fetched_at: toSql(now) })),
+    days.map((d) => ({
+      date: d.date,
+      sunrise: d.sunrise,
+      sunset: d.sunset,
+      dry: d.dry,
+      low_c: d.lowC,
+      high_c: d.highC,
+      fetched_at: toSql(now),
+    })),
   );
 }

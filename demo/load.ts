@@ -6,10 +6,10 @@ import vans from "../core/library/vans.json";
 import type { Plan, Problem } from "../core/plan/model";
 import { makePlan } from "../core/plan/planner";
 import { readProblem } from "../core/plan/read";
+import { random, seedOf } from "../core/rng";
 import { shopMinutes } from "../core/shop/left";
 import type { JobRow, Shop } from "../core/shop/model";
 import { nameParts, toProblem } from "../core/shop/problem";
-import { random, seedOf } from "../core/rng";
 import { DAY, type Zone, zoneOf } from "../core/time/zone";
 import { insertBuild } from "../db/build-network";
 import { loadPlan, savePlan } from "../db/plans";
@@ -92,20 +92,95 @@ async function people(zone: Zone, now: number): Promise<void> {
   const password_hash = await hashPassword(made.DEMO_PASSWORD);
   await transaction(async (t) => {
     await insert(t, "workshop", [
-      { id: w.id, name: w.name, zone: w.zone, latitude: w.latitude, longitude: w.longitude, noise_from: w.noise[0], noise_to: w.noise[1], yard_places: w.yardPlaces, yard_has: w.yardHas, weights: {}, demo: true },
+      {
+        id: w.id,
+        name: w.name,
+        zone: w.zone,
+        latitude: w.latitude,
+        longitude: w.longitude,
+        noise_from: w.noise[0],
+        noise_to: w.noise[1],
+        yard_places: w.yardPlaces,
+        yard_has: w.yardHas,
+        weights: {},
+        demo: true,
+      },
     ]);
-    await insert(t, "calendar", made.calendars.map(({ id, name }) => ({ id, name })));
-    await insert(t, "calendar_window", made.calendars.flatMap((k) => k.windows.map((x) => ({ id: v7(), calendar_id: k.id, ...x }))));
-    await insert(t, "bay", made.bays.map((b, seq) => ({ id: b.id, name: b.name, seq, has: b.has, temp_c: b.tempC, max_height_mm: b.maxHeightMm, max_length_mm: b.maxLengthMm })));
-    await insert(t, "fitter", made.fitters.map((f) => ({ id: f.id, name: f.name, calendar_id: f.calendar })));
-    await insert(t, "fitter_skill", made.fitters.flatMap((f) => Object.entries(f.skills).map(([skill, level]) => ({ fitter_id: f.id, skill, level }))));
-    await insert(t, "fitter_ticket", made.fitters.flatMap((f) => f.tickets.map(([ticket, days]) => ({ fitter_id: f.id, ticket, until: zone.show(now + Number(days) * DAY).slice(0, 10) }))));
-    await insert(t, "user", made.users.map((u) => ({ id: u.id, login: u.login, name: u.name, role: u.role, fitter_id: u.fitterId, password_hash })));
-    await insert(t, "supplier", made.suppliers.map((s) => ({ id: s.id, name: s.name, lead_best_days: s.lead[0], lead_likely_days: s.lead[1], lead_worst_days: s.lead[2] })));
-    await insert(t, "van_template", vans.map((v) => ({ id: v.id, name: v.name, length_mm: v.lengthMm, width_mm: v.widthMm, height_mm: v.heightMm, wheelbase_mm: v.wheelbaseMm, inside_crew: v.insideCrew, geometry: v.geometry })));
+    await insert(
+      t,
+      "calendar",
+      made.calendars.map(({ id, name }) => ({ id, name })),
+    );
+    await insert(
+      t,
+      "calendar_window",
+      made.calendars.flatMap((k) => k.windows.map((x) => ({ id: v7(), calendar_id: k.id, ...x }))),
+    );
+    await insert(
+      t,
+      "bay",
+      made.bays.map((b, seq) => ({
+        id: b.id,
+        name: b.name,
+        seq,
+        has: b.has,
+        temp_c: b.tempC,
+        max_height_mm: b.maxHeightMm,
+        max_length_mm: b.maxLengthMm,
+      })),
+    );
+    await insert(
+      t,
+      "fitter",
+      made.fitters.map((f) => ({ id: f.id, name: f.name, calendar_id: f.calendar })),
+    );
+    await insert(
+      t,
+      "fitter_skill",
+      made.fitters.flatMap((f) => Object.entries(f.skills).map(([skill, level]) => ({ fitter_id: f.id, skill, level }))),
+    );
+    await insert(
+      t,
+      "fitter_ticket",
+      made.fitters.flatMap((f) =>
+        f.tickets.map(([ticket, days]) => ({ fitter_id: f.id, ticket, until: zone.show(now + Number(days) * DAY).slice(0, 10) })),
+      ),
+    );
+    await insert(
+      t,
+      "user",
+      made.users.map((u) => ({ id: u.id, login: u.login, name: u.name, role: u.role, fitter_id: u.fitterId, password_hash })),
+    );
+    await insert(
+      t,
+      "supplier",
+      made.suppliers.map((s) => ({
+        id: s.id,
+        name: s.name,
+        lead_best_days: s.lead[0],
+        lead_likely_days: s.lead[1],
+        lead_worst_days: s.lead[2],
+      })),
+    );
+    await insert(
+      t,
+      "van_template",
+      vans.map((v) => ({
+        id: v.id,
+        name: v.name,
+        length_mm: v.lengthMm,
+        width_mm: v.widthMm,
+        height_mm: v.heightMm,
+        wheelbase_mm: v.wheelbaseMm,
+        inside_crew: v.insideCrew,
+        geometry: v.geometry,
+      })),
+    );
     await saveForecast(t, forecast(w, zone, now, 14), now);
     const away = workday(zone, now, 6);
-    await insert(t, "absence", [{ id: v7(), fitter_id: "nils", starts: toSql(away + 8 * 60), ends: toSql(away + DAY + 17 * 60), reason: "course" }]);
+    await insert(t, "absence", [
+      { id: v7(), fitter_id: "nils", starts: toSql(away + 8 * 60), ends: toSql(away + DAY + 17 * 60), reason: "course" },
+    ]);
   });
 }
 
@@ -133,16 +208,24 @@ async function playHistory(zone: Zone, now: number): Promise<void> {
       if (start > now) continue;
       const job = jobs.get(p.id)!;
       const done = end <= now;
-      await run(t, "UPDATE job SET state = ?, started_at = ?, running_since = ?, worked_minutes = ?, ended_at = ?, actual_place = ? WHERE id = ?", [
-        done ? "done" : "started",
-        toSql(start),
-        done ? null : toSql(start),
-        done ? Math.round(shopMinutes(shop, start, end)) : 0,
-        done ? toSql(end) : null,
-        p.place,
-        p.id,
-      ]);
-      await insert(t, "job_fitter", p.fitters.map((fitter_id) => ({ job_id: p.id, fitter_id })));
+      await run(
+        t,
+        "UPDATE job SET state = ?, started_at = ?, running_since = ?, worked_minutes = ?, ended_at = ?, actual_place = ? WHERE id = ?",
+        [
+          done ? "done" : "started",
+          toSql(start),
+          done ? null : toSql(start),
+          done ? Math.round(shopMinutes(shop, start, end)) : 0,
+          done ? toSql(end) : null,
+          p.place,
+          p.id,
+        ],
+      );
+      await insert(
+        t,
+        "job_fitter",
+        p.fitters.map((fitter_id) => ({ job_id: p.id, fitter_id })),
+      );
       const share = done ? 1 : (now - start) / (end - start);
       await run(t, "UPDATE job_step SET done_at = ?, done_by = ? WHERE job_id = ? AND n <= ?", [
         toSql(Math.min(now, end)),
@@ -156,7 +239,8 @@ async function playHistory(zone: Zone, now: number): Promise<void> {
       if (done) event(end, "job.done", job, `${job.name} done`, by);
     }
     for (const s of plan.stays)
-      if (zone.parse(s.from) <= now && now < zone.parse(s.to)) await run(t, "UPDATE build SET at_place = ? WHERE id = ?", [s.place, s.build]);
+      if (zone.parse(s.from) <= now && now < zone.parse(s.to))
+        await run(t, "UPDATE build SET at_place = ? WHERE id = ?", [s.place, s.build]);
     // A van between two stays at this very minute counts as arrived where it is going.
     for (const b of shop.builds) {
       const stays = plan.stays.filter((s) => s.build === b.id);
@@ -182,20 +266,24 @@ async function setParts(zone: Zone, now: number): Promise<void> {
         const here = job.state !== "todo" || days < 1.5 || (days < 6 && r() < 0.7);
         const shelf = `${"ABCD"[Math.floor(r() * 4)]}${1 + Math.floor(r() * 6)}`;
         const promised = weekday(zone, now + Math.max(0.9, Math.min(days - 0.6, lead)) * DAY) + 600;
-        const set =
-          here ? ["checked", null, now - (1 + r() * 6) * DAY, now - r() * DAY, shelf]
-          : days < 14 ? ["promised", promised, null, null, ""]
-          : days < 30 && r() < 0.75 ? ["ordered", null, null, null, ""]
-          : ["needed", null, null, null, ""];
+        const set = here
+          ? ["checked", null, now - (1 + r() * 6) * DAY, now - r() * DAY, shelf]
+          : days < 14
+            ? ["promised", promised, null, null, ""]
+            : days < 30 && r() < 0.75
+              ? ["ordered", null, null, null, ""]
+              : ["needed", null, null, null, ""];
         if (here && job.state === "todo" && (r() < 0.25 || !toCheck)) {
           toCheck = true;
           set[0] = "arrived";
           set[3] = null;
         }
         const time = (v: unknown) => (v === null ? null : toSql(Math.round(v as number)));
-        await run(t, "UPDATE part_line SET state = ?, promised_at = ?, first_promised_at = ?, arrived_at = ?, checked_at = ?, shelf = ? WHERE id = ?", [
-          set[0] as string, time(set[1]), time(set[1]), time(set[2]), time(set[3]), set[4] as string, part.id,
-        ]);
+        await run(
+          t,
+          "UPDATE part_line SET state = ?, promised_at = ?, first_promised_at = ?, arrived_at = ?, checked_at = ?, shelf = ? WHERE id = ?",
+          [set[0] as string, time(set[1]), time(set[1]), time(set[2]), time(set[3]), set[4] as string, part.id],
+        );
       }
   });
 }
@@ -220,13 +308,28 @@ async function takePhotos(now: number): Promise<void> {
         const id = v7();
         const taker = `u-${job.fitters[0]}`;
         await transaction(async (t) => {
-          await run(t, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small) VALUES (?, ?, ?, ?, ?, ?)", [photo.sha256, photo.mime, photo.width, photo.height, photo.bytes, photo.small]);
-          await insert(t, "photo", [{ id, proof_shot_id: shot.id, sha256: photo.sha256, taken_by: taker, taken_at: toSql(job.endedAt! - 5) }]);
+          await run(t, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small) VALUES (?, ?, ?, ?, ?, ?)", [
+            photo.sha256,
+            photo.mime,
+            photo.width,
+            photo.height,
+            photo.bytes,
+            photo.small,
+          ]);
+          await insert(t, "photo", [
+            { id, proof_shot_id: shot.id, sha256: photo.sha256, taken_by: taker, taken_at: toSql(job.endedAt! - 5) },
+          ]);
           const back = !sentBack && open === 2;
           if (back) sentBack = true;
           if (open < 0 || open > 5 || back)
             await insert(t, "photo_review", [
-              { photo_id: id, verdict: back ? "again" : "approved", reason: back ? "too dark, the tape can't be read" : "", reviewed_by: LEAD, reviewed_at: toSql(Math.min(now, job.endedAt! + 60)) },
+              {
+                photo_id: id,
+                verdict: back ? "again" : "approved",
+                reason: back ? "too dark, the tape can't be read" : "",
+                reviewed_by: LEAD,
+                reviewed_at: toSql(Math.min(now, job.endedAt! + 60)),
+              },
             ]);
         });
       }
@@ -270,7 +373,11 @@ async function oneSlip(zone: Zone, now: number): Promise<void> {
   const plan = (await loadPlan(pool(), "published", zone))?.plan;
   const starts = new Map((plan?.jobs ?? []).map((j) => [j.id, zone.parse(j.start)]));
   const soon = shop.builds
-    .flatMap((b) => b.jobs.flatMap((j) => j.parts.filter((p) => p.state === "promised").map((part) => ({ b, j, part, start: starts.get(j.id) ?? Number.POSITIVE_INFINITY }))))
+    .flatMap((b) =>
+      b.jobs.flatMap((j) =>
+        j.parts.filter((p) => p.state === "promised").map((part) => ({ b, j, part, start: starts.get(j.id) ?? Number.POSITIVE_INFINITY })),
+      ),
+    )
     .filter(({ b, j, start }) => j.state === "todo" && b.weight === 1 && start > now + DAY)
     .sort((x, y) => x.start - y.start);
   const late = soon[0];
@@ -281,12 +388,30 @@ async function oneSlip(zone: Zone, now: number): Promise<void> {
       const to = workday(zone, late.start, 2) + 600;
       await run(t, "UPDATE part_line SET promised_at = ? WHERE id = ?", [toSql(to), late.part.id]);
       await insert(t, "event", [
-        { id: v7(), at: toSql(now - 50), user_id: LEAD, kind: "part.promised", entity: "part", entity_id: late.part.id, build_id: late.b.id, text: `${late.b.name}: ${late.part.name} moved to ${zone.show(to).slice(0, 10)}`, data: {} },
+        {
+          id: v7(),
+          at: toSql(now - 50),
+          user_id: LEAD,
+          kind: "part.promised",
+          entity: "part",
+          entity_id: late.part.id,
+          build_id: late.b.id,
+          text: `${late.b.name}: ${late.part.name} moved to ${zone.show(to).slice(0, 10)}`,
+          data: {},
+        },
       ]);
     }
     if (started)
       await insert(t, "remark", [
-        { id: v7(), job_id: started.id, kind: "short", text: "Box of 4.2 × 32 is nearly empty, about forty left", stops_work: false, said_by: `u-${started.fitters[0]}`, said_at: toSql(now - 35) },
+        {
+          id: v7(),
+          job_id: started.id,
+          kind: "short",
+          text: "Box of 4.2 × 32 is nearly empty, about forty left",
+          stops_work: false,
+          said_by: `u-${started.fitters[0]}`,
+          said_at: toSql(now - 35),
+        },
       ]);
   });
 }

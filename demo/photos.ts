@@ -82,8 +82,11 @@ function cables(r: R): string {
 
 function battens(s: string, r: R): string {
   const wool = /bay|insul/.test(s);
-  let out = wool ? `<rect x="0" y="120" width="${W}" height="460" fill="#b9b6a5"/>` : `<rect x="0" y="90" width="${W}" height="540" fill="#c7b690"/>`;
-  for (let i = 0; i < 5; i++) out += `<rect x="${-20}" y="${130 + i * 112 + r() * 8}" width="${W + 40}" height="34" fill="#9a7444"/><rect x="-20" y="${134 + i * 112}" width="${W + 40}" height="4" fill="#ffffff30"/>`;
+  let out = wool
+    ? `<rect x="0" y="120" width="${W}" height="460" fill="#b9b6a5"/>`
+    : `<rect x="0" y="90" width="${W}" height="540" fill="#c7b690"/>`;
+  for (let i = 0; i < 5; i++)
+    out += `<rect x="${-20}" y="${130 + i * 112 + r() * 8}" width="${W + 40}" height="34" fill="#9a7444"/><rect x="-20" y="${134 + i * 112}" width="${W + 40}" height="4" fill="#ffffff30"/>`;
   return out;
 }
 

@@ -25,6 +25,7 @@ export function whole(args: Args, name: string, least: number, most: number): nu
   const text = args.options.get(name);
   if (text === undefined) return undefined;
   const n = Number(text);
-  if (!Number.isInteger(n) || n < least || n > most) throw new Stop(`--${name}: expected a whole number from ${least} to ${most}, not ${text}`, 2);
+  if (!Number.isInteger(n) || n < least || n > most)
+    throw new Stop(`--${name}: expected a whole number from ${least} to ${most}, not ${text}`, 2);
   return n;
 }

@@ -12,7 +12,13 @@ import { Stop } from "./stop";
 export function clientFor(url: string): { args: string[]; env: NodeJS.ProcessEnv; name: string } {
   const u = new URL(url);
   return {
-    args: ["--no-defaults", `--host=${u.hostname}`, `--port=${u.port || 3306}`, `--user=${decodeURIComponent(u.username)}`, "--protocol=tcp"],
+    args: [
+      "--no-defaults",
+      `--host=${u.hostname}`,
+      `--port=${u.port || 3306}`,
+      `--user=${decodeURIComponent(u.username)}`,
+      "--protocol=tcp",
+    ],
     env: { ...process.env, MYSQL_PWD: decodeURIComponent(u.password) },
     name: u.pathname.slice(1),
   };
@@ -37,7 +43,10 @@ export default async function backup(args: string[]): Promise<number> {
   const file = plain[0];
   return withDatabase(async (url) => {
     const client = clientFor(url);
-    const dump = spawn("mariadb-dump", [...client.args, "--single-transaction", "--hex-blob", "--routines", client.name], { env: client.env, stdio: ["ignore", "pipe", "pipe"] });
+    const dump = spawn("mariadb-dump", [...client.args, "--single-transaction", "--hex-blob", "--routines", client.name], {
+      env: client.env,
+      stdio: ["ignore", "pipe", "pipe"],
+    });
     let words = "";
     dump.stderr.on("data", (d) => {
       words += d;

@@ -14,10 +14,19 @@ const SIZES = [
 ];
 
 export default async function bench(): Promise<number> {
-  console.log(`${"builds".padStart(6)} ${"jobs".padStart(6)} ${"rules only".padStart(11)} ${"1 s search".padStart(11)} ${"cost".padStart(10)} ${"after 1 s".padStart(10)} ${"orders".padStart(7)} ${"late".padStart(5)} ${"unplaced".padStart(9)}  checker`);
+  console.log(
+    `${"builds".padStart(6)} ${"jobs".padStart(6)} ${"rules only".padStart(11)} ${"1 s search".padStart(11)} ${"cost".padStart(10)} ${"after 1 s".padStart(10)} ${"orders".padStart(7)} ${"late".padStart(5)} ${"unplaced".padStart(9)}  checker`,
+  );
   let broken = 0;
   for (const size of SIZES) {
-    const problem = readProblem(workshop({ seed: 11, ...size, fitters: Math.max(4, Math.round(size.builds * 0.65)), bays: Math.max(2, Math.round(size.builds * 0.4)) }));
+    const problem = readProblem(
+      workshop({
+        seed: 11,
+        ...size,
+        fitters: Math.max(4, Math.round(size.builds * 0.65)),
+        bays: Math.max(2, Math.round(size.builds * 0.4)),
+      }),
+    );
     makePlan(problem, { iterations: 0 });
     const t = performance.now();
     const first = makePlan(problem, { iterations: 0 });

@@ -58,10 +58,17 @@ export async function startDatabase(folder: string, name: string): Promise<Datab
     rmSync(data, { recursive: true, force: true });
     const made = spawnSync(
       "mariadb-install-db",
-      ["--no-defaults", `--user=${os.userInfo().username}`, `--datadir=${data}`, "--auth-root-authentication-method=normal", "--skip-test-db"],
+      [
+        "--no-defaults",
+        `--user=${os.userInfo().username}`,
+        `--datadir=${data}`,
+        "--auth-root-authentication-method=normal",
+        "--skip-test-db",
+      ],
       { encoding: "utf8" },
     );
-    if (made.status !== 0) throw new Stop(`the database folder ${data} could not be made:\n${made.stderr || made.stdout || made.error?.message}`);
+    if (made.status !== 0)
+      throw new Stop(`the database folder ${data} could not be made:\n${made.stderr || made.stdout || made.error?.message}`);
     writeFileSync(secret, randomBytes(24).toString("base64url"), { mode: 0o600 });
   }
   const password = readFileSync(secret, "utf8");

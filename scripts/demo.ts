@@ -2,9 +2,9 @@
 
 import { existsSync, rmSync } from "node:fs";
 import path from "node:path";
+import { pool } from "../db/pool";
 import { demoState, loadDemo } from "../demo/load";
 import { DEMO_PASSWORD, users } from "../demo/people";
-import { pool } from "../db/pool";
 import { readArgs } from "./args";
 import { lock, runUntilStopped, say } from "./run";
 import { Stop } from "./stop";

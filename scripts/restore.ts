@@ -15,7 +15,10 @@ export default async function restore(args: string[]): Promise<number> {
     const c = await mysql.createConnection(url);
     const [tables] = await c.query("SHOW TABLES");
     await c.end();
-    if ((tables as unknown[]).length) throw new Stop("this database is not empty; a restore would mix two workshops. Move .data/shop away first, or name an empty database in DATABASE_URL.");
+    if ((tables as unknown[]).length)
+      throw new Stop(
+        "this database is not empty; a restore would mix two workshops. Move .data/shop away first, or name an empty database in DATABASE_URL.",
+      );
     const client = clientFor(url);
     const load = spawn("mariadb", [...client.args, client.name], { env: client.env, stdio: ["pipe", "inherit", "inherit"] });
     createReadStream(plain[0]).pipe(load.stdin);

@@ -22,7 +22,8 @@ export function lock(folder: string): () => void {
     } catch {
       alive = false;
     }
-    if (alive && pid !== process.pid) throw new Stop(`it is running already on this data (process ${pid}). Stop that one first, with Ctrl-C or kill ${pid}.`);
+    if (alive && pid !== process.pid)
+      throw new Stop(`it is running already on this data (process ${pid}). Stop that one first, with Ctrl-C or kill ${pid}.`);
   }
   writeFileSync(file, String(process.pid));
   return () => rmSync(file, { force: true });
@@ -70,7 +71,13 @@ export async function runUntilStopped(r: Running): Promise<number> {
     const over = await Promise.race([
       signal,
       server.ended.then((code) => `the server ended by itself (${code})`),
-      ...(database ? [database.ended.then((code) => `MariaDB ended by itself (${code}); its log is ${path.join(r.folder, "mariadb.log")}. Starting again repairs it.`)] : []),
+      ...(database
+        ? [
+            database.ended.then(
+              (code) => `MariaDB ended by itself (${code}); its log is ${path.join(r.folder, "mariadb.log")}. Starting again repairs it.`,
+            ),
+          ]
+        : []),
     ]);
     if (typeof over === "string") throw new Stop(over);
     return over;

@@ -8,7 +8,19 @@ import path from "node:path";
 import { buildSync } from "esbuild";
 import { Stop } from "./stop";
 
-const SOURCES = ["app", "ui", "core", "db", "server", "standins", "workers", "next.config.ts", "postcss.config.mjs", "tsconfig.json", "package-lock.json"];
+const SOURCES = [
+  "app",
+  "ui",
+  "core",
+  "db",
+  "server",
+  "standins",
+  "workers",
+  "next.config.ts",
+  "postcss.config.mjs",
+  "tsconfig.json",
+  "package-lock.json",
+];
 const STAMP = ".next/wide-lane-stamp";
 
 function hashSources(): string {
@@ -37,7 +49,10 @@ export function build(say: (text: string) => void): void {
     logLevel: "error",
     banner: { js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);' },
   });
-  const next = spawnSync(process.execPath, ["node_modules/next/dist/bin/next", "build"], { encoding: "utf8", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
+  const next = spawnSync(process.execPath, ["node_modules/next/dist/bin/next", "build"], {
+    encoding: "utf8",
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
+  });
   if (next.status !== 0) throw new Stop(`the build failed:\n${(next.stdout + next.stderr).trim().split("\n").slice(-30).join("\n")}`);
   writeFileSync(STAMP, stamp);
 }

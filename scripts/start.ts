@@ -13,9 +13,19 @@ export default async function start(args: string[]): Promise<number> {
     folder: path.resolve(".data/shop"),
     port: 3200,
     prepare: async () => {
-      const made = await firstRun(a.options.get("name") ?? "Our workshop", a.options.get("zone") ?? Intl.DateTimeFormat().resolvedOptions().timeZone);
+      const made = await firstRun(
+        a.options.get("name") ?? "Our workshop",
+        a.options.get("zone") ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
+      );
       await pool().end();
-      return made ? ["", `First start: sign in as ${made.login} with ${made.password} and set a password of your own (Workshop, People who sign in).`, "This is shown once.", ""] : [];
+      return made
+        ? [
+            "",
+            `First start: sign in as ${made.login} with ${made.password} and set a password of your own (Workshop, People who sign in).`,
+            "This is shown once.",
+            "",
+          ]
+        : [];
     },
   });
 }

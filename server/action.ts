@@ -101,6 +101,7 @@ export function change<T>(user: User, work: (x: Change) => Promise<T>): Promise<
 /** A wall time from a form as an instant; a clear fault when it is none. */
 export function instant(zone: Zone, text: string, field: string): number {
   const t = zone.parse(text);
-  if (Number.isNaN(t)) throw new Refusal(422, `${field} is no date and time`, { faults: [{ path: field, message: "is no date and time" }] });
+  if (Number.isNaN(t))
+    throw new Refusal(422, `${field} is no date and time`, { faults: [{ path: field, message: "is no date and time" }] });
   return t;
 }

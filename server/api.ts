@@ -26,14 +26,19 @@ export function findAction(method: string, path: readonly string[]): { action: A
   for (const action of actions) {
     const pattern = action.path.split("/");
     if (action.method !== method || pattern.length !== path.length) continue;
-    if (pattern.every((p, i) => p === "*" || p === path[i]))
-      return { action, ids: path.filter((_, i) => pattern[i] === "*") };
+    if (pattern.every((p, i) => p === "*" || p === path[i])) return { action, ids: path.filter((_, i) => pattern[i] === "*") };
   }
   return undefined;
 }
 
 /** Runs an action for a user, or refuses. */
-export async function perform(method: string, path: readonly string[], body: unknown, user: User | undefined, signal?: AbortSignal): Promise<unknown> {
+export async function perform(
+  method: string,
+  path: readonly string[],
+  body: unknown,
+  user: User | undefined,
+  signal?: AbortSignal,
+): Promise<unknown> {
   if (!user) throw new Refusal(401, "Sign in first.");
   const found = findAction(method, path);
   if (!found) throw new Refusal(404, "There is nothing of that name here.");
@@ -47,5 +52,8 @@ export function answerError(e: unknown): { status: number; body: Record<string, 
   if (e instanceof InputError) return { status: 422, body: { error: sentence(e), faults: e.faults } };
   if ((e as Error)?.name === "AbortError") return { status: 499, body: { error: "Stopped." } };
   log.error({ err: e }, "request failed");
-  return { status: 500, body: { error: "That did not work: the server ran into a fault of its own. Nothing was changed; the log has the details." } };
+  return {
+    status: 500,
+    body: { error: "That did not work: the server ran into a fault of its own. Nothing was changed; the log has the details." },
+  };
 }

@@ -4,8 +4,8 @@ import { randomBytes } from "node:crypto";
 import { v7 } from "uuid";
 import vans from "@/core/library/vans.json";
 import { zoneOf } from "@/core/time/zone";
-import { insert, pool, rows, transaction } from "@/db/pool";
 import { addEvent } from "@/db/events";
+import { insert, pool, rows, transaction } from "@/db/pool";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
 import { nowMinute } from "./clock";
@@ -22,13 +22,47 @@ export async function firstRun(name: string, zoneName: string): Promise<{ login:
   const password_hash = await hashPassword(password);
   await transaction(async (c) => {
     await insert(c, "workshop", [
-      { id: "workshop", name, zone: zoneName, ...PLACE, noise_from: "08:00", noise_to: "18:00", yard_places: 4, yard_has: ["roof-access", "wash"], weights: {} },
+      {
+        id: "workshop",
+        name,
+        zone: zoneName,
+        ...PLACE,
+        noise_from: "08:00",
+        noise_to: "18:00",
+        yard_places: 4,
+        yard_has: ["roof-access", "wash"],
+        weights: {},
+      },
     ]);
     await insert(c, "calendar", [{ id: "shop", name: "Shop hours" }]);
-    await insert(c, "calendar_window", [0, 1, 2, 3, 4].flatMap((weekday) => [["08:00", "12:00"], ["12:45", "17:00"]].map(([opens, closes]) => ({ id: v7(), calendar_id: "shop", weekday, opens, closes }))));
+    await insert(
+      c,
+      "calendar_window",
+      [0, 1, 2, 3, 4].flatMap((weekday) =>
+        [
+          ["08:00", "12:00"],
+          ["12:45", "17:00"],
+        ].map(([opens, closes]) => ({ id: v7(), calendar_id: "shop", weekday, opens, closes })),
+      ),
+    );
     await insert(c, "bay", [{ id: "bay-1", name: "Bay 1", seq: 0, has: ["indoor", "lit"] }]);
-    await insert(c, "supplier", [{ id: "supplier", name: "Supplier to be named", lead_best_days: 2, lead_likely_days: 5, lead_worst_days: 14 }]);
-    await insert(c, "van_template", vans.map((v) => ({ id: v.id, name: v.name, length_mm: v.lengthMm, width_mm: v.widthMm, height_mm: v.heightMm, wheelbase_mm: v.wheelbaseMm, inside_crew: v.insideCrew, geometry: v.geometry })));
+    await insert(c, "supplier", [
+      { id: "supplier", name: "Supplier to be named", lead_best_days: 2, lead_likely_days: 5, lead_worst_days: 14 },
+    ]);
+    await insert(
+      c,
+      "van_template",
+      vans.map((v) => ({
+        id: v.id,
+        name: v.name,
+        length_mm: v.lengthMm,
+        width_mm: v.widthMm,
+        height_mm: v.heightMm,
+        wheelbase_mm: v.wheelbaseMm,
+        inside_crew: v.insideCrew,
+        geometry: v.geometry,
+      })),
+    );
     await insert(c, "user", [{ id: "lead", login: "lead", name: "Lead", role: "lead", password_hash }]);
     await saveForecast(c, forecast(PLACE, zone, now, 14), now);
     await addEvent(c, now, { userId: "lead", kind: "workshop.made", entity: "workshop", entityId: "workshop", text: `${name} set up` });

@@ -1,6 +1,6 @@
 // The log of one build, newest first.
 
-import { buildLog as read, type LogLine } from "@/db/events";
+import { type LogLine, buildLog as read } from "@/db/events";
 import { pool } from "@/db/pool";
 
 export const buildLog = (buildId: string): Promise<LogLine[]> => read(pool(), buildId, 60);

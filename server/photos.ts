@@ -72,7 +72,13 @@ export async function addPhoto(user: User, shotId: string, input: Buffer): Promi
     ]);
     const id = v7();
     await insert(x.c, "photo", [{ id, proof_shot_id: shotId, sha256: photo.sha256, taken_by: user.id, taken_at: toSql(x.now) }]);
-    await x.event({ kind: "photo.taken", entity: "photo", entityId: id, buildId: shot.build_id, text: `${shot.name}: photo "${shot.text}"` });
+    await x.event({
+      kind: "photo.taken",
+      entity: "photo",
+      entityId: id,
+      buildId: shot.build_id,
+      text: `${shot.name}: photo "${shot.text}"`,
+    });
     return { id, sha256: photo.sha256 };
   });
 }

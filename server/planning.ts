@@ -7,7 +7,7 @@ import type { Shop } from "@/core/shop/model";
 import { nameParts, toProblem } from "@/core/shop/problem";
 import { type Zone, zoneOf } from "@/core/time/zone";
 import { addEvent } from "@/db/events";
-import { giveLease, loadPlan, nextNumber, savePlan, type StoredPlan, takeLease } from "@/db/plans";
+import { giveLease, loadPlan, nextNumber, type StoredPlan, savePlan, takeLease } from "@/db/plans";
 import { type Conn, pool, run, transaction } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { nowMinute } from "./clock";
@@ -41,11 +41,7 @@ export async function currentProblem(): Promise<{ problem: Problem; state: State
 
 /** Marks that the working plan no longer knows everything. The first reason stays until a replan. */
 export async function markStale(c: Conn, why: string): Promise<void> {
-  await run(
-    c,
-    "UPDATE workshop SET stale_why = IF(changes = planned_changes, ?, stale_why), changes = changes + 1",
-    [why.slice(0, 300)],
-  );
+  await run(c, "UPDATE workshop SET stale_why = IF(changes = planned_changes, ?, stale_why), changes = changes + 1", [why.slice(0, 300)]);
 }
 
 /** Plans anew from the present state and stores the result as the working plan. One at a time for the workshop. */

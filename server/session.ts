@@ -2,6 +2,7 @@
 
 import { createHash, randomBytes } from "node:crypto";
 import { hash, verify } from "@node-rs/argon2";
+import { pool } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
 import {
   addFailure,
@@ -14,8 +15,9 @@ import {
   userById,
   userByLogin,
 } from "@/db/users";
-import { pool } from "@/db/pool";
 import { Refusal } from "./refusal";
+
+export type { User };
 
 export const COOKIE = "wide_lane";
 export const SESSION_DAYS = 14;
@@ -25,8 +27,7 @@ const PER_LOGIN = 5;
 const PER_ADDRESS = 30;
 
 /** argon2id with the library's parameters for interactive use. */
-export const hashPassword = (password: string): Promise<string> =>
-  hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
+export const hashPassword = (password: string): Promise<string> => hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
 
 const tokenHash = (token: string) => createHash("sha256").update(token).digest("hex");
 

@@ -29,7 +29,12 @@ export function askSuppliers(shop: Shop, now: number, zone: Zone): Answer[] {
         out.push({ part, buildId: b.id, promisedAt: at, text: `${s.name} promises ${part.name} (${b.name}) for ${sayDay(zone, at)}` });
       } else if (part.state === "promised" && part.promisedAt! - now < 5 * DAY && part.promisedAt === part.firstPromisedAt && r() < 0.17) {
         const at = onWeekday(zone, zone.dayOf(part.promisedAt!) + 2 + Math.floor(r() * 5));
-        out.push({ part, buildId: b.id, promisedAt: at, text: `${s?.name ?? "The supplier"} moves ${part.name} (${b.name}) from ${sayDay(zone, part.promisedAt!)} to ${sayDay(zone, at)}` });
+        out.push({
+          part,
+          buildId: b.id,
+          promisedAt: at,
+          text: `${s?.name ?? "The supplier"} moves ${part.name} (${b.name}) from ${sayDay(zone, part.promisedAt!)} to ${sayDay(zone, at)}`,
+        });
       }
     }
   return out;

@@ -1,7 +1,7 @@
-import { requireLead } from "@/server/page";
+import { Frame } from "@/ui/frame/frame";
 import { frameView } from "../_views/frame";
 import { getState } from "../_views/state";
-import { Frame } from "@/ui/frame/frame";
+import { requireLead } from "../_views/who";
 
 export const dynamic = "force-dynamic";
 

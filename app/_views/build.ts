@@ -40,7 +40,9 @@ export function buildCards(state: State): BuildCard[] {
 export function optionWords(o: BuildRow["options"]): string[] {
   return [
     o.windows === 0 ? "no side windows" : `${o.windows} side ${o.windows === 1 ? "window" : "windows"}`,
-    ...(["fan", "solar", "swivels", "gas", "heater"] as const).filter((k) => o[k]).map((k) => ({ fan: "roof fan", solar: "solar", swivels: "swivel seats", gas: "gas", heater: "heater" })[k]),
+    ...(["fan", "solar", "swivels", "gas", "heater"] as const)
+      .filter((k) => o[k])
+      .map((k) => ({ fan: "roof fan", solar: "solar", swivels: "swivel seats", gas: "gas", heater: "heater" })[k]),
     o.firstFix === "services-first" ? "cables and pipes before insulation" : "insulation before cables and pipes",
   ];
 }
@@ -64,7 +66,9 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     purpose: b.purpose,
     vanName: shop.vans.find((v) => v.id === b.vanId)?.name ?? b.vanId,
     van: vanShape(shop, b.vanId),
-    marks: started.flatMap((j) => j.zones.map((z) => ({ zone: z, kind: "work" as const, colour: stageOf(j.stage).colour, label: `${j.name} in work` }))),
+    marks: started.flatMap((j) =>
+      j.zones.map((z) => ({ zone: z, kind: "work" as const, colour: stageOf(j.stage).colour, label: `${j.name} in work` })),
+    ),
     where: b.arrives > now && b.at === null ? `comes ${sayDay(zone, b.arrives)}` : where(shop, b),
     arrives: zone.show(b.arrives),
     due: zone.show(b.due),
@@ -78,7 +82,12 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
       .map((l) => {
         const j = byId.get(l.job);
         const why = planned.get(l.job)?.why?.find((w) => w.kind === l.kind)?.text;
-        return { name: j?.name ?? l.job, minutes: l.minutes, said: sayMinutes(l.minutes), words: l.kind === "work" ? "is done" : l.kind === "hold" ? "is left untouched" : (why ?? l.kind) };
+        return {
+          name: j?.name ?? l.job,
+          minutes: l.minutes,
+          said: sayMinutes(l.minutes),
+          words: l.kind === "work" ? "is done" : l.kind === "hold" ? "is left untouched" : (why ?? l.kind),
+        };
       }),
     log: await buildLog(id),
     fitters: shop.fitters.filter((f) => !f.retired).map((f) => ({ id: f.id, name: f.name })),
@@ -97,7 +106,13 @@ function needsOf(shop: Shop, j: JobRow): string[] {
   ].filter((x): x is string => !!x);
 }
 
-function sheetJob(state: State, j: JobRow, byId: Map<string, JobRow>, p: { start: string; end: string; fitters: string[]; place: string; why?: { text: string }[] } | undefined, userNames: ReadonlyMap<string, string>): SheetJob {
+function sheetJob(
+  state: State,
+  j: JobRow,
+  byId: Map<string, JobRow>,
+  p: { start: string; end: string; fitters: string[]; place: string; why?: { text: string }[] } | undefined,
+  userNames: ReadonlyMap<string, string>,
+): SheetJob {
   const { shop, zone, now } = state;
   const fact = j.state === "done" || j.state === "started";
   const { best, likely, worst } = j.minutes;
@@ -112,13 +127,21 @@ function sheetJob(state: State, j: JobRow, byId: Map<string, JobRow>, p: { start
     to: j.state === "done" ? j.endedAt : p ? zone.parse(p.end) : null,
     who: crewNames(shop, fact ? j.fitters : (p?.fitters ?? [])),
     needs: needsOf(shop, j),
-    hold: j.hold.minutes ? `then ${sayMinutes(j.hold.minutes)} untouched${j.hold.still ? ", the van not moved" : ""}${j.state === "done" && j.endedAt! + j.hold.minutes > now ? ` (until ${sayTime(zone, j.endedAt! + j.hold.minutes)})` : ""}` : null,
+    hold: j.hold.minutes
+      ? `then ${sayMinutes(j.hold.minutes)} untouched${j.hold.still ? ", the van not moved" : ""}${j.state === "done" && j.endedAt! + j.hold.minutes > now ? ` (until ${sayTime(zone, j.endedAt! + j.hold.minutes)})` : ""}`
+      : null,
     likely: `${sayMinutes(best)} / ${sayMinutes(likely)} / ${sayMinutes(worst)}`,
     worked: j.state === "todo" ? null : sayMinutes(workedMinutes(shop, j, now)),
     steps: j.steps.map((s) => ({ n: s.n, text: s.text, done: s.doneAt !== null })),
     cautions: j.cautions,
     kit: j.kit,
-    parts: j.parts.map((x) => ({ id: x.id, name: x.name, quantity: `${x.quantity} ${x.unit}`, state: partWords(zone, x), here: x.state === "checked" })),
+    parts: j.parts.map((x) => ({
+      id: x.id,
+      name: x.name,
+      quantity: `${x.quantity} ${x.unit}`,
+      state: partWords(zone, x),
+      here: x.state === "checked",
+    })),
     shots: j.shots.map((s) => ({
       id: s.id,
       text: s.text,
@@ -127,11 +150,18 @@ function sheetJob(state: State, j: JobRow, byId: Map<string, JobRow>, p: { start
       reason: s.photos.at(-1)?.reason || null,
       photos: s.photos.map((x) => ({ sha: x.sha256, by: userNames.get(x.takenBy) ?? x.takenBy, at: x.takenAt })),
     })),
-    after: j.after.flatMap((a) => (byId.get(a.job) ? [{ name: byId.get(a.job)!.name, reason: a.reason, done: byId.get(a.job)!.state === "done" }] : [])),
+    after: j.after.flatMap((a) =>
+      byId.get(a.job) ? [{ name: byId.get(a.job)!.name, reason: a.reason, done: byId.get(a.job)!.state === "done" }] : [],
+    ),
     covers: j.covers.flatMap((c) => byId.get(c)?.name ?? []),
     remarks: j.remarks.map((r) => ({ id: r.id, text: r.text, by: userNames.get(r.saidBy) ?? r.saidBy, at: r.saidAt, stops: r.stopsWork })),
     why: p?.why?.[0]?.text ?? null,
     obstacles: fact ? [] : obstacles(shop, j, now, byId).map((o) => o.text),
-    crew: j.crew.map((c) => `${c.people} × ${c.skill === "any" ? "anybody" : c.skill}${c.level > 1 ? ` level ${c.level}` : ""}${c.ticket ? ` with ${c.ticket} ticket` : ""}`).join(", "),
+    crew: j.crew
+      .map(
+        (c) =>
+          `${c.people} × ${c.skill === "any" ? "anybody" : c.skill}${c.level > 1 ? ` level ${c.level}` : ""}${c.ticket ? ` with ${c.ticket} ticket` : ""}`,
+      )
+      .join(", "),
   };
 }

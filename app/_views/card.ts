@@ -7,8 +7,8 @@ import { shotState } from "@/core/shop/proof";
 import { startObstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { opensSkin, skinClock } from "@/core/shop/skin";
-import { pulse } from "@/server/pulse";
 import type { State } from "@/server/planning";
+import { pulse } from "@/server/pulse";
 import type { CardJob, CardView } from "@/ui/card/view";
 import { partWords } from "./parts";
 
@@ -17,12 +17,18 @@ export function jobsOf(state: State, fitter: string): JobRow[] {
   const planned = new Map((state.published?.plan.jobs ?? []).map((j) => [j.id, j]));
   const mine = state.shop.builds
     .flatMap((b) => b.jobs)
-    .filter((j) => j.state !== "done" && (j.state === "started" ? j.fitters.includes(fitter) : planned.get(j.id)?.fitters.includes(fitter)));
+    .filter(
+      (j) => j.state !== "done" && (j.state === "started" ? j.fitters.includes(fitter) : planned.get(j.id)?.fitters.includes(fitter)),
+    );
   const rank = (j: JobRow) => (j.state === "started" ? "0" : `1${planned.get(j.id)?.start ?? "9"}`);
   return mine.sort((a, b) => rank(a).localeCompare(rank(b)));
 }
 
-export async function cardView(state: State, user: { role: "lead" | "fitter"; fitterId: string | null }, asked: { job?: string; fitter?: string }): Promise<CardView> {
+export async function cardView(
+  state: State,
+  user: { role: "lead" | "fitter"; fitterId: string | null },
+  asked: { job?: string; fitter?: string },
+): Promise<CardView> {
   const { shop, now, zone } = state;
   const lead = user.role === "lead";
   const people = lead ? shop.fitters.filter((f) => !f.retired).map((f) => ({ id: f.id, name: f.name })) : [];
@@ -46,7 +52,14 @@ export async function cardView(state: State, user: { role: "lead" | "fitter"; fi
     later: list
       .filter((j) => j.id !== job?.id)
       .slice(0, 6)
-      .map((j) => ({ id: j.id, stage: j.stage, name: j.name, build: shop.builds.find((b) => b.id === j.buildId)!.name, from: planned.get(j.id) ? zone.parse(planned.get(j.id)!.start) : null, state: j.state })),
+      .map((j) => ({
+        id: j.id,
+        stage: j.stage,
+        name: j.name,
+        build: shop.builds.find((b) => b.id === j.buildId)!.name,
+        from: planned.get(j.id) ? zone.parse(planned.get(j.id)!.start) : null,
+        state: j.state,
+      })),
   };
 }
 
@@ -60,7 +73,14 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
   const planStart = p ? zone.parse(p.start) : null;
   const length = p ? zone.parse(p.end) - zone.parse(p.start) : j.minutes.likely;
   const from = fact ? j.startedAt : planStart;
-  const to = j.state === "done" ? j.endedAt : p ? Math.max(zone.parse(p.end), j.state === "started" ? now : 0) : from === null ? null : from + length;
+  const to =
+    j.state === "done"
+      ? j.endedAt
+      : p
+        ? Math.max(zone.parse(p.end), j.state === "started" ? now : 0)
+        : from === null
+          ? null
+          : from + length;
   const covering = build.jobs.filter((k) => k.covers.includes(j.id)).map((k) => k.name);
   return {
     id: j.id,
@@ -82,12 +102,26 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     steps: j.steps.map((s) => ({ n: s.n, text: s.text, done: s.doneAt !== null })),
     cautions: j.cautions,
     kit: j.kit,
-    parts: j.parts.map((x) => ({ name: x.name, quantity: `${x.quantity} ${x.unit}`, state: partWords(zone, x), here: x.state === "checked" })),
-    shots: j.shots.map((s) => ({ id: s.id, text: s.text, required: s.beforeCloseUp, state: shotState(s), reason: s.photos.at(-1)?.reason || null, photos: s.photos.map((x) => ({ sha: x.sha256, by: "", at: x.takenAt })) })),
+    parts: j.parts.map((x) => ({
+      name: x.name,
+      quantity: `${x.quantity} ${x.unit}`,
+      state: partWords(zone, x),
+      here: x.state === "checked",
+    })),
+    shots: j.shots.map((s) => ({
+      id: s.id,
+      text: s.text,
+      required: s.beforeCloseUp,
+      state: shotState(s),
+      reason: s.photos.at(-1)?.reason || null,
+      photos: s.photos.map((x) => ({ sha: x.sha256, by: "", at: x.takenAt })),
+    })),
     stops: covering,
     obstacles: fact ? [] : startObstacles(shop, j, crew, build.at ?? placeId, now).map((o) => o.text),
     remarks: j.remarks.map((r) => r.text),
-    canUndo: (j.state === "started" && j.workedMinutes === 0 && j.steps.every((s) => s.doneAt === null)) || (j.state === "done" && now - j.endedAt! <= 60),
+    canUndo:
+      (j.state === "started" && j.workedMinutes === 0 && j.steps.every((s) => s.doneAt === null)) ||
+      (j.state === "done" && now - j.endedAt! <= 60),
     worked: sayMinutes(workedMinutes(shop, j, now)),
   };
 }
@@ -96,7 +130,11 @@ function urgentWords({ shop, zone, now }: State, j: JobRow, place: string, start
   const today = zone.dayOf(Math.max(start, now)) === zone.dayOf(now);
   const clock = skinClock(shop, j, place, today ? now : zone.dayStart(zone.dayOf(start)));
   if (j.state === "started") return `Sealed by ${sayClock(zone, clock.limit)}, or sheeted over from ${sayClock(zone, clock.limit - 20)}`;
-  const other = clock.otherDay ? `leave it for ${sayDay(zone, zone.dayStart(Date.parse(`${clock.otherDay}T00:00Z`) / 86_400_000))}` : "leave it for a longer day";
+  const other = clock.otherDay
+    ? `leave it for ${sayDay(zone, zone.dayStart(Date.parse(`${clock.otherDay}T00:00Z`) / 86_400_000))}`
+    : "leave it for a longer day";
   const day = today ? "" : `${sayDay(zone, start)} `;
-  return clock.latest < (today ? now : zone.dayStart(zone.dayOf(start))) ? `Too short a day: ${other}` : `Start by ${day}${sayClock(zone, clock.latest)} or ${other}`;
+  return clock.latest < (today ? now : zone.dayStart(zone.dayOf(start)))
+    ? `Too short a day: ${other}`
+    : `Start by ${day}${sayClock(zone, clock.latest)} or ${other}`;
 }

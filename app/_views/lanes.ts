@@ -2,20 +2,27 @@
 
 import { lanes } from "@/core/lanes/lanes";
 import { diffPlans } from "@/core/plan/diff";
+import { sayDay } from "@/core/plan/words";
 import { workingDays } from "@/core/shop/dates";
 import { calendarData } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
 import { shotState } from "@/core/shop/proof";
 import { crewNames, placeName, sayMinutes } from "@/core/shop/say";
 import { openHours } from "@/core/time/calendar";
-import { sayDay } from "@/core/plan/words";
 import type { State } from "@/server/planning";
 import type { JobCard, LanesView } from "@/ui/lanes/view";
 import { vanShape } from "./van";
 
 const BACK_DAYS = 10;
 
-const PART_WORDS: Record<string, string> = { needed: "not ordered", ordered: "ordered, no date", promised: "promised", arrived: "here, not checked", checked: "here", wrong: "came wrong" };
+const PART_WORDS: Record<string, string> = {
+  needed: "not ordered",
+  ordered: "ordered, no date",
+  promised: "promised",
+  arrived: "here, not checked",
+  checked: "here",
+  wrong: "came wrong",
+};
 
 export function lanesView(state: State): LanesView {
   const { shop, zone, now } = state;
@@ -52,13 +59,29 @@ export function lanesView(state: State): LanesView {
         stage: jobs[m.job].stage,
         from: m.from,
         to: m.to,
-        who: [...m.oldFitters].sort().join() === [...m.newFitters].sort().join() ? null : `${crewNames(shop, m.oldFitters) || "nobody"} → ${crewNames(shop, m.newFitters) || "nobody"}`,
-        place: m.oldPlace === m.newPlace || !m.oldPlace || !m.newPlace ? null : `${placeName(shop, m.oldPlace)} → ${placeName(shop, m.newPlace)}`,
+        who:
+          [...m.oldFitters].sort().join() === [...m.newFitters].sort().join()
+            ? null
+            : `${crewNames(shop, m.oldFitters) || "nobody"} → ${crewNames(shop, m.newFitters) || "nobody"}`,
+        place:
+          m.oldPlace === m.newPlace || !m.oldPlace || !m.newPlace
+            ? null
+            : `${placeName(shop, m.oldPlace)} → ${placeName(shop, m.newPlace)}`,
         why: m.why,
       })),
     handovers: diff.handovers.flatMap((h) => {
       const b = shop.builds.find((x) => x.id === h.build);
-      return b ? [{ build: b.name, from: h.from, to: h.to, days: h.from !== null && h.to !== null ? workingDays(shop, h.from, h.to) : 0, due: b.due }] : [];
+      return b
+        ? [
+            {
+              build: b.name,
+              from: h.from,
+              to: h.to,
+              days: h.from !== null && h.to !== null ? workingDays(shop, h.from, h.to) : 0,
+              due: b.due,
+            },
+          ]
+        : [];
     }),
     unplaced: (plan?.unplaced ?? []).map((u) => ({ ...name(u.job), reason: u.reason })),
     pinsBroken: (plan?.pinsBroken ?? []).map((u) => ({ ...name(u.job), reason: u.reason })),
@@ -86,7 +109,14 @@ function card({ zone }: State, build: string, j: JobRow, byId: Map<string, JobRo
       const asked = c?.shots.filter((s) => s.beforeCloseUp) ?? [];
       if (!c || !asked.length) return [];
       const states = asked.map(shotState);
-      return [{ name: c.name, asked: asked.length, approved: states.filter((s) => s === "approved").length, waiting: states.filter((s) => s === "waiting").length }];
+      return [
+        {
+          name: c.name,
+          asked: asked.length,
+          approved: states.filter((s) => s === "approved").length,
+          waiting: states.filter((s) => s === "waiting").length,
+        },
+      ];
     }),
     parts: j.parts.map((p) => ({
       name: p.name,
@@ -109,7 +139,13 @@ function days({ shop, zone, now }: State, last: number): LanesView["days"] {
     const d = first + i;
     const date = new Date(d * 86_400_000);
     const at = zone.dayStart(d);
-    return { at, label: sayDay(zone, at), weekday: "MTWTFSS"[(((d + 3) % 7) + 7) % 7], open: (open?.minutes(at, zone.dayStart(d + 1)) ?? 0) > 0, date: date.getUTCDate(), month: MONTHS[date.getUTCMonth()] };
+    return {
+      at,
+      label: sayDay(zone, at),
+      weekday: "MTWTFSS"[(((d + 3) % 7) + 7) % 7],
+      open: (open?.minutes(at, zone.dayStart(d + 1)) ?? 0) > 0,
+      date: date.getUTCDate(),
+      month: MONTHS[date.getUTCMonth()],
+    };
   });
 }
-

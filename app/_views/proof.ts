@@ -13,17 +13,36 @@ export function proofView(state: State, userNames: ReadonlyMap<string, string>):
   const waiting: WaitingPhoto[] = [];
   const open: OpenShot[] = [];
   for (const b of shop.builds) {
-    const holds = (j: JobRow) => b.jobs.filter((k) => k.covers.includes(j.id) && k.state !== "done").map((k) => ({ name: k.name, start: start(k.id) }));
+    const holds = (j: JobRow) =>
+      b.jobs.filter((k) => k.covers.includes(j.id) && k.state !== "done").map((k) => ({ name: k.name, start: start(k.id) }));
     for (const j of b.jobs) {
       const base = { buildId: b.id, build: b.name, jobId: j.id, job: j.name, stage: j.stage };
       for (const s of j.shots) {
         const st = shotState(s);
         const last = s.photos.at(-1);
         if (st === "waiting" && last)
-          waiting.push({ ...base, id: last.id, sha: last.sha256, text: s.text, by: userNames.get(last.takenBy) ?? last.takenBy, at: last.takenAt, holds: s.beforeCloseUp ? holds(j) : [], openInSet: openShots(j).length });
+          waiting.push({
+            ...base,
+            id: last.id,
+            sha: last.sha256,
+            text: s.text,
+            by: userNames.get(last.takenBy) ?? last.takenBy,
+            at: last.takenAt,
+            holds: s.beforeCloseUp ? holds(j) : [],
+            openInSet: openShots(j).length,
+          });
         else if ((st === "again" || (st === "missing" && (j.state === "done" || j.state === "started"))) && s.beforeCloseUp) {
           const next = holds(j).sort((x, y) => (x.start ?? 1e12) - (y.start ?? 1e12))[0];
-          open.push({ ...base, id: s.id, text: s.text, state: st, reason: last?.reason || null, who: crewNames(shop, j.fitters), before: next?.name ?? null, start: next?.start ?? null });
+          open.push({
+            ...base,
+            id: s.id,
+            text: s.text,
+            state: st,
+            reason: last?.reason || null,
+            who: crewNames(shop, j.fitters),
+            before: next?.name ?? null,
+            start: next?.start ?? null,
+          });
         }
       }
     }

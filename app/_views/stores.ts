@@ -50,7 +50,9 @@ export function storesView(state: State): StoresView {
     stale: shop.workshop.staleWhy,
     effect: diff.handovers.flatMap((h) => {
       const b = shop.builds.find((x) => x.id === h.build);
-      return b ? [{ build: b.name, from: h.from, to: h.to, days: h.from !== null && h.to !== null ? workingDays(shop, h.from, h.to) : 0 }] : [];
+      return b
+        ? [{ build: b.name, from: h.from, to: h.to, days: h.from !== null && h.to !== null ? workingDays(shop, h.from, h.to) : 0 }]
+        : [];
     }),
     published: state.published?.head.number ?? null,
   };

@@ -12,9 +12,21 @@ export async function workshopView({ shop, zone, now }: State): Promise<Workshop
   return {
     zone: w.zone,
     now,
-    workshop: { version: w.version, name: w.name, zone: w.zone, yardPlaces: w.yardPlaces, shuntMinutes: w.shuntMinutes, goodsInMinutes: w.goodsInMinutes, noiseFrom: w.noiseFrom, noiseTo: w.noiseTo },
+    workshop: {
+      version: w.version,
+      name: w.name,
+      zone: w.zone,
+      yardPlaces: w.yardPlaces,
+      shuntMinutes: w.shuntMinutes,
+      goodsInMinutes: w.goodsInMinutes,
+      noiseFrom: w.noiseFrom,
+      noiseTo: w.noiseTo,
+    },
     bays: shop.bays.map(({ closures: _c, seq: _s, calendarId: _k, ...b }) => b),
-    fitters: shop.fitters.map(({ absences: _a, ...f }) => ({ ...f, tickets: f.tickets.map((t) => ({ ...t, expired: !!t.until && t.until < today })) })),
+    fitters: shop.fitters.map(({ absences: _a, ...f }) => ({
+      ...f,
+      tickets: f.tickets.map((t) => ({ ...t, expired: !!t.until && t.until < today })),
+    })),
     calendars: shop.calendars,
     spans: [
       ...shop.fitters.flatMap((f) => f.absences.map((a) => ({ ...a, who: f.name, kind: "absence" as const }))),
@@ -22,8 +34,18 @@ export async function workshopView({ shop, zone, now }: State): Promise<Workshop
     ]
       .filter((s) => s.to > now - 1440)
       .sort((a, b) => a.from - b.from),
-    users: (await allUsers()).map((u) => ({ id: u.id, version: u.version, login: u.login, name: u.name, role: u.role, fitterId: u.fitterId, retired: u.retired })),
+    users: (await allUsers()).map((u) => ({
+      id: u.id,
+      version: u.version,
+      login: u.login,
+      name: u.name,
+      role: u.role,
+      fitterId: u.fitterId,
+      retired: u.retired,
+    })),
     skills: [...new Set([...asked, ...shop.fitters.flatMap((f) => Object.keys(f.skills))])].sort(),
-    weather: shop.weather.filter((d) => d.date >= today).map((d) => ({ ...d, dry: d.dry.map(([a, b]) => `${a} to ${b}`).join(", ") || "none" })),
+    weather: shop.weather
+      .filter((d) => d.date >= today)
+      .map((d) => ({ ...d, dry: d.dry.map(([a, b]) => `${a} to ${b}`).join(", ") || "none" })),
   };
 }

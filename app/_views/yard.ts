@@ -27,21 +27,46 @@ export function yardView(state: State): YardView {
     const started = b.jobs.filter((j) => j.place === "van" && j.state === "started");
     const holds = b.jobs.filter((j) => j.place === "van" && j.state === "done" && j.hold.minutes > 0 && j.endedAt! + j.hold.minutes > now);
     const marks: ZoneMark[] = [
-      ...holds.flatMap((j) => holdZones(j).map((zoneName) => ({ zone: zoneName, kind: "hold" as const, colour: "", label: `${j.name} under its hold` }))),
-      ...started.flatMap((j) => j.zones.map((zoneName) => ({ zone: zoneName, kind: "work" as const, colour: stageOf(j.stage).colour, label: `${j.name} in work` }))),
+      ...holds.flatMap((j) =>
+        holdZones(j).map((zoneName) => ({ zone: zoneName, kind: "hold" as const, colour: "", label: `${j.name} under its hold` })),
+      ),
+      ...started.flatMap((j) =>
+        j.zones.map((zoneName) => ({ zone: zoneName, kind: "work" as const, colour: stageOf(j.stage).colour, label: `${j.name} in work` })),
+      ),
     ];
     const next = b.jobs
       .filter((j) => (j.state === "todo" || j.state === "paused") && planned.has(j.id) && j.place === "van")
       .sort((x, y) => planned.get(x.id)!.start.localeCompare(planned.get(y.id)!.start))[0];
     const lines = [
-      ...started.map((j) => ({ jobId: j.id, stage: j.stage, name: j.name, detail: `${crewNames(shop, j.fitters)} · till ${near(z, ends(state, j, plan), now)}` })),
-      ...holds.map((j) => ({ jobId: j.id, stage: j.stage, name: `${j.name}: hold`, detail: `nobody touches it until ${near(z, j.endedAt! + j.hold.minutes, now)}${j.hold.still ? " · the van stays where it is" : ""}` })),
+      ...started.map((j) => ({
+        jobId: j.id,
+        stage: j.stage,
+        name: j.name,
+        detail: `${crewNames(shop, j.fitters)} · till ${near(z, ends(state, j, plan), now)}`,
+      })),
+      ...holds.map((j) => ({
+        jobId: j.id,
+        stage: j.stage,
+        name: `${j.name}: hold`,
+        detail: `nobody touches it until ${near(z, j.endedAt! + j.hold.minutes, now)}${j.hold.still ? " · the van stays where it is" : ""}`,
+      })),
     ];
     if (!started.length && next) {
       const p = planned.get(next.id)!;
-      lines.push({ jobId: next.id, stage: next.stage, name: `next: ${next.name}`, detail: `${near(z, zone.parse(p.start), now)} in ${placeName(shop, p.place)} with ${crewNames(shop, p.fitters)}` });
+      lines.push({
+        jobId: next.id,
+        stage: next.stage,
+        name: `next: ${next.name}`,
+        detail: `${near(z, zone.parse(p.start), now)} in ${placeName(shop, p.place)} with ${crewNames(shop, p.fitters)}`,
+      });
     }
-    if (!lines.length) lines.push({ jobId: "", stage: "", name: b.jobs.every((j) => j.state === "done") ? "ready to hand over" : "nothing planned on the van", detail: "" });
+    if (!lines.length)
+      lines.push({
+        jobId: "",
+        stage: "",
+        name: b.jobs.every((j) => j.state === "done") ? "ready to hand over" : "nothing planned on the van",
+        detail: "",
+      });
     const still = holds.find((j) => j.hold.still);
     return {
       buildId: b.id,
@@ -50,7 +75,11 @@ export function yardView(state: State): YardView {
       marks,
       people: [...new Set(started.flatMap((j) => j.fitters))].map(worker),
       lines,
-      stuck: started.length ? `${started[0].name} is under way` : still ? `${still.name} cures until ${near(z, still.endedAt! + still.hold.minutes, now)}` : null,
+      stuck: started.length
+        ? `${started[0].name} is under way`
+        : still
+          ? `${still.name} cures until ${near(z, still.endedAt! + still.hold.minutes, now)}`
+          : null,
     };
   };
 
@@ -60,7 +89,12 @@ export function yardView(state: State): YardView {
       const here = shop.builds.find((x) => x.at === b.id);
       const next = plan?.stays.filter((s) => s.place === b.id && zone.parse(s.from) > now).sort((x, y) => x.from.localeCompare(y.from))[0];
       const notes: string[] = [];
-      if (!here) notes.push(next ? `free till ${near(z, zone.parse(next.from), now)}, then ${shop.builds.find((x) => x.id === next.build)?.name}` : "free, nothing planned here");
+      if (!here)
+        notes.push(
+          next
+            ? `free till ${near(z, zone.parse(next.from), now)}, then ${shop.builds.find((x) => x.id === next.build)?.name}`
+            : "free, nothing planned here",
+        );
       const closed = b.closures.find((c) => c.from <= now && now < c.to);
       if (closed) notes.push(`closed until ${near(z, closed.to, now)}${closed.reason ? `, ${closed.reason}` : ""}`);
       const today = shop.weather.find((w) => w.date === formatDate(zone.dayOf(now)));
@@ -69,7 +103,9 @@ export function yardView(state: State): YardView {
         id: b.id,
         name: b.name,
         indoor: b.has.includes("indoor"),
-        about: [...b.has.filter((h) => h !== "indoor"), b.has.includes("indoor") ? "" : "outdoors", b.tempC === null ? "" : `${b.tempC} °C`].filter(Boolean).join(" · "),
+        about: [...b.has.filter((h) => h !== "indoor"), b.has.includes("indoor") ? "" : "outdoors", b.tempC === null ? "" : `${b.tempC} °C`]
+          .filter(Boolean)
+          .join(" · "),
         van: here ? standing(here) : null,
         notes,
       };
@@ -85,7 +121,11 @@ export function yardView(state: State): YardView {
     yard: shop.builds.filter((b) => b.at === "yard").map(standing),
     toCome: shop.builds
       .filter((b) => b.at === null && b.jobs.some((j) => j.state !== "done"))
-      .map((b) => ({ buildId: b.id, name: b.name, detail: b.arrives > now ? `comes ${sayDay(zone, b.arrives)}` : `off site, due here since ${sayDay(zone, b.arrives)}` })),
+      .map((b) => ({
+        buildId: b.id,
+        name: b.name,
+        detail: b.arrives > now ? `comes ${sayDay(zone, b.arrives)}` : `off site, due here since ${sayDay(zone, b.arrives)}`,
+      })),
     bench: bench(shop, state, worker, plan),
     weather: weatherWords(state),
     warm: warmWords(shop),
@@ -100,7 +140,11 @@ export function yardView(state: State): YardView {
     })),
     forwardNote: free.length ? `free now: ${free.join(", ")}` : "everybody is on something",
     stale: shop.workshop.staleWhy,
-    places: [...shop.bays.filter((b) => !b.retired).map((b) => ({ id: b.id, name: b.name })), { id: "yard", name: "The yard" }, { id: "off", name: "Off site" }],
+    places: [
+      ...shop.bays.filter((b) => !b.retired).map((b) => ({ id: b.id, name: b.name })),
+      { id: "yard", name: "The yard" },
+      { id: "off", name: "Off site" },
+    ],
     hasPlan: !!state.working,
     builds: shop.builds.length,
   };
@@ -124,16 +168,35 @@ function bench(shop: Shop, state: State, worker: (id: string) => Worker, plan: P
     for (const j of b.jobs.filter((x) => x.place === "bench")) {
       const base = { jobId: j.id, buildId: b.id, build: b.name, stage: j.stage, name: j.name };
       if (j.state === "started")
-        out.push({ ...base, detail: `till ${near(z, ends(state, j, plan), now)}${j.hold.minutes ? `, then ${Math.round(j.hold.minutes / 60)} h` : ""}`, people: j.fitters.map(worker), ready: true });
-      else if (j.state === "done" && j.hold.minutes && j.endedAt! + j.hold.minutes > now) out.push({ ...base, detail: `drying until ${near(z, j.endedAt! + j.hold.minutes, now)}`, people: [], ready: true });
+        out.push({
+          ...base,
+          detail: `till ${near(z, ends(state, j, plan), now)}${j.hold.minutes ? `, then ${Math.round(j.hold.minutes / 60)} h` : ""}`,
+          people: j.fitters.map(worker),
+          ready: true,
+        });
+      else if (j.state === "done" && j.hold.minutes && j.endedAt! + j.hold.minutes > now)
+        out.push({ ...base, detail: `drying until ${near(z, j.endedAt! + j.hold.minutes, now)}`, people: [], ready: true });
     }
   const next = shop.builds
-    .flatMap((b) => b.jobs.filter((j) => j.place === "bench" && j.state === "todo" && planned.has(j.id)).map((j) => ({ b, j, start: zone.parse(planned.get(j.id)!.start) })))
+    .flatMap((b) =>
+      b.jobs
+        .filter((j) => j.place === "bench" && j.state === "todo" && planned.has(j.id))
+        .map((j) => ({ b, j, start: zone.parse(planned.get(j.id)!.start) })),
+    )
     .filter((x) => x.start >= now)
     .sort((x, y) => x.start - y.start)
     .slice(0, Math.max(1, 3 - out.length));
   for (const { b, j, start } of next)
-    out.push({ jobId: j.id, buildId: b.id, build: b.name, stage: j.stage, name: j.name, detail: `next, ${near(z, start, now)} with ${crewNames(shop, planned.get(j.id)!.fitters)}`, people: [], ready: false });
+    out.push({
+      jobId: j.id,
+      buildId: b.id,
+      build: b.name,
+      stage: j.stage,
+      name: j.name,
+      detail: `next, ${near(z, start, now)} with ${crewNames(shop, planned.get(j.id)!.fitters)}`,
+      people: [],
+      ready: false,
+    });
   return out;
 }
 

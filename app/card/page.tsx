@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
-import { requireUser } from "@/server/page";
 import { BenchCard } from "@/ui/card/bench-card";
 import { cardView } from "../_views/card";
 import { getState } from "../_views/state";
+import { requireUser } from "../_views/who";
 
 export const metadata: Metadata = { title: "Bench card" };
 export const dynamic = "force-dynamic";

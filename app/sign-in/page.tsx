@@ -11,5 +11,5 @@ export const dynamic = "force-dynamic";
 export default async function Page() {
   const user = await userOfToken((await cookies()).get(COOKIE)?.value);
   if (user) redirect(user.role === "lead" ? "/" : "/card");
-  return <SignIn {...await doorPlate()} />;
+  return <SignIn {...(await doorPlate())} />;
 }

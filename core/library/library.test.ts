@@ -70,7 +70,17 @@ describe("buildNetwork", () => {
           for (const c of j.covers) expect(ancestors(jobs, j.code).has(c), `${j.code} covers ${c}`).toBe(true);
         }
         // Skin before lining, first fix before lining, ceiling before walls before floor, wall before base units.
-        const order: [string, string][] = [["OP-13", "IN-07"], ["OP-13", "PA-04"], ["SV-01", "PA-04"], ["SV-02", "PA-04"], ["PA-03", "PA-04"], ["PA-04", "PA-10"], ["FU-05", "FU-06"], ["FU-04", "FU-05"], ["FR-04", "PA-04"]];
+        const order: [string, string][] = [
+          ["OP-13", "IN-07"],
+          ["OP-13", "PA-04"],
+          ["SV-01", "PA-04"],
+          ["SV-02", "PA-04"],
+          ["PA-03", "PA-04"],
+          ["PA-04", "PA-10"],
+          ["FU-05", "FU-06"],
+          ["FU-04", "FU-05"],
+          ["FR-04", "PA-04"],
+        ];
         for (const [first, then] of order) expect(ancestors(jobs, then).has(first), `${first} before ${then}`).toBe(true);
       }),
       { numRuns: 200 },
@@ -99,7 +109,20 @@ function shop(o: Options): Problem {
     format: "wide-lane/problem@1",
     zone: "Europe/Lisbon",
     now: "2027-03-01T07:30",
-    calendars: [{ id: "shop", week: Object.fromEntries(["mon", "tue", "wed", "thu", "fri"].map((d) => [d, [["08:00", "12:00"], ["12:45", "17:00"]]])) }],
+    calendars: [
+      {
+        id: "shop",
+        week: Object.fromEntries(
+          ["mon", "tue", "wed", "thu", "fri"].map((d) => [
+            d,
+            [
+              ["08:00", "12:00"],
+              ["12:45", "17:00"],
+            ],
+          ]),
+        ),
+      },
+    ],
     bays: [{ id: "b1", name: "Long bay", has: ["indoor", "heated", "lit", "lift", "roof-access", "scales"], tempC: 18 }],
     yard: { places: 2, has: ["wash"], work: true },
     fitters: ["a", "b"].map((id) => ({

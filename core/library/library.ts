@@ -2,8 +2,8 @@
 
 import { type Fault, InputError, reader } from "../plan/fault";
 import { type LibraryJob, type Stage, type StageFile, stageSchema } from "./schema";
-import furniture from "./stages/furniture.json";
 import framing from "./stages/framing.json";
+import furniture from "./stages/furniture.json";
 import insulation from "./stages/insulation.json";
 import openings from "./stages/openings.json";
 import panels from "./stages/panels.json";
@@ -15,7 +15,15 @@ export interface Entry extends LibraryJob {
 }
 
 /** First-fix services are worked among the framing, so their file is framing; by what they are they stay services. */
-const STAGE_OF: Record<string, Stage> = { ST: "strip", OP: "openings", IN: "insulation", FR: "framing", PA: "panels", FU: "furniture", SV: "services" };
+const STAGE_OF: Record<string, Stage> = {
+  ST: "strip",
+  OP: "openings",
+  IN: "insulation",
+  FR: "framing",
+  PA: "panels",
+  FU: "furniture",
+  SV: "services",
+};
 
 const readStage = reader<StageFile>(stageSchema);
 

@@ -3,7 +3,7 @@
 import { always, openHours, windowsOfDay } from "../time/calendar";
 import { OpenSet, type Stretch } from "../time/openset";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
-import { DEFAULT_WEIGHTS, doneOf, plannedMinutes, type Problem, type ProblemJob, startedOf } from "./model";
+import { DEFAULT_WEIGHTS, doneOf, type Problem, type ProblemJob, plannedMinutes, startedOf } from "./model";
 
 export const BENCH = -1;
 
@@ -176,9 +176,7 @@ export function compile(problem: Problem): Compiled {
     best: Math.max(0, ...Object.values(f.skills)),
     skills: f.skills,
     breadth: Object.values(f.skills).reduce((a, b) => a + b, 0),
-    tickets: new Map(
-      (f.tickets ?? []).map((t) => [t.id, t.until ? zone.dayStart(dayAfter(t.until)) : Number.POSITIVE_INFINITY]),
-    ),
+    tickets: new Map((f.tickets ?? []).map((t) => [t.id, t.until ? zone.dayStart(dayAfter(t.until)) : Number.POSITIVE_INFINITY])),
   }));
   const fitterIndex = new Map(fitters.map((f, i) => [f.id, i]));
 
@@ -225,9 +223,7 @@ function ordinaryDay(shop: OpenSet, zone: Zone, first: number, last: number): nu
 
 function weatherSets(p: Problem, zone: Zone, first: number, last: number, whole: OpenSet) {
   const noise = p.noiseHours;
-  const noiseSet = noise
-    ? OpenSet.of(range(first, last).flatMap((d) => windowsOfDay(zone, d, [noise])))
-    : undefined;
+  const noiseSet = noise ? OpenSet.of(range(first, last).flatMap((d) => windowsOfDay(zone, d, [noise]))) : undefined;
   const byDay = new Map((p.weather?.days ?? []).map((d) => [dayAfter(d.date) - 1, d]));
   const usual = p.weather?.default;
   const dry: Stretch[] = [];
@@ -253,9 +249,7 @@ function weatherSets(p: Problem, zone: Zone, first: number, last: number, whole:
       const key = `${kind} ${tempC}`;
       let set = coldSets.get(key);
       if (!set) {
-        set = OpenSet.of(
-          temps.filter((t) => t[kind] < tempC).map((t) => [zone.dayStart(t.day), zone.dayStart(t.day + 1)]),
-        );
+        set = OpenSet.of(temps.filter((t) => t[kind] < tempC).map((t) => [zone.dayStart(t.day), zone.dayStart(t.day + 1)]));
         coldSets.set(key, set);
       }
       return set;
@@ -404,8 +398,7 @@ function fillMatrices(build: Build, jobs: readonly ProblemJob[]): void {
       if (a.place !== "van" || b.place !== "van") return;
       if (a.zones.some((z) => b.zones.includes(z))) build.meets[i * build.n + k] = 1;
       const off = a.hold?.keepOff;
-      if (off && (off === "all" ? b.zones.length > 0 : b.zones.some((z) => off.includes(z))))
-        build.keepsOff[i * build.n + k] = 1;
+      if (off && (off === "all" ? b.zones.length > 0 : b.zones.some((z) => off.includes(z)))) build.keepsOff[i * build.n + k] = 1;
     }),
   );
 }

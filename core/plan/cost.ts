@@ -43,8 +43,7 @@ export function costOf(b: Board, unplaced: ReadonlyMap<number, string>): Cost {
     if (finish !== undefined) flow += build.weight * (c.shop.minutes(c.now, finish) / c.dayMinutes);
   });
   let shunts = 0;
-  for (const stays of b.stays)
-    for (let i = 1; i < stays.length; i++) shunts++;
+  for (const stays of b.stays) for (let i = 1; i < stays.length; i++) shunts++;
   const parts = {
     late: w.late * late,
     flow: w.flow * flow,

@@ -17,8 +17,7 @@ export function matchCrew(
   const usable = job.candidates.filter((f, i) => available(f, i));
   if (usable.length < job.demands.length || must.some((m) => !usable.includes(m))) return undefined;
   const published = job.published?.fitters;
-  const rank = (f: number) =>
-    (must.includes(f) ? -1000 : 0) + (published?.includes(f) ? -100 : 0) + b.c.fitters[f].breadth;
+  const rank = (f: number) => (must.includes(f) ? -1000 : 0) + (published?.includes(f) ? -100 : 0) + b.c.fitters[f].breadth;
   usable.sort((x, y) => rank(x) - rank(y) || x - y);
   const crew = assign(job, usable);
   if (!crew || !must.length || must.every((m) => crew.includes(m))) return crew;

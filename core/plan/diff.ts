@@ -61,6 +61,8 @@ export function diffPlans(zone: Zone, before: Plan | undefined, after: Plan, fix
     return f ? zone.parse(f) : null;
   };
   const ids = new Set([...(before?.builds ?? []), ...after.builds].map((b) => b.id));
-  const handovers = [...ids].map((build) => ({ build, from: finish(before, build), to: finish(after, build) })).filter((h) => h.from !== h.to);
+  const handovers = [...ids]
+    .map((build) => ({ build, from: finish(before, build), to: finish(after, build) }))
+    .filter((h) => h.from !== h.to);
   return { moves, handovers };
 }

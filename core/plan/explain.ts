@@ -40,16 +40,12 @@ export function reasonsFor(b: Board, job: Job): Reason[] {
     if (conflict.until <= p.start) add(inWords(b, job, p, conflict));
   });
   b.book(job, p);
-  if (job.pin?.start === p.start)
-    add({ kind: "pin", until: p.start, text: `pinned to ${sayTime(c.zone, p.start)}` });
+  if (job.pin?.start === p.start) add({ kind: "pin", until: p.start, text: `pinned to ${sayTime(c.zone, p.start)}` });
   const hours = b.hours(job, p.place, p.crew);
   const effect = (r: Reason) => hours.next(r.until);
   const sorted = [...reasons.values()]
     .filter((r) => r.until <= p.start)
-    .sort(
-      (x, y) =>
-        effect(y) - effect(x) || Number(GENERAL.has(x.kind)) - Number(GENERAL.has(y.kind)) || y.until - x.until,
-    );
+    .sort((x, y) => effect(y) - effect(x) || Number(GENERAL.has(x.kind)) - Number(GENERAL.has(y.kind)) || y.until - x.until);
   // A stop line is always said, however long ago its job ended: somebody still has to look at the photos.
   return sorted.filter((r, i) => i < 6 || r.kind === "proof");
 }
@@ -74,8 +70,7 @@ function bounds(b: Board, job: Job): Reason[] {
     const from = l.ignoreHold ? p.end : p.holdUntil;
     const until = l.working && l.lag > 0 ? c.shop.after(from, l.lag) : from + l.lag;
     const name = named(b, job, l.job);
-    if (l.proof)
-      out.push({ kind: "proof", job: l.job, ref, until: p.end, text: `the photos of ${name} have to be approved first` });
+    if (l.proof) out.push({ kind: "proof", job: l.job, ref, until: p.end, text: `the photos of ${name} have to be approved first` });
     else if (!l.ignoreHold && p.holdUntil > p.end)
       out.push({ kind: "hold", job: l.job, ref, until, text: `${name} is left untouched until ${sayTime(c.zone, p.holdUntil)}` });
     else
@@ -92,8 +87,7 @@ function bounds(b: Board, job: Job): Reason[] {
   if (job.notBefore !== undefined)
     out.push({ kind: "not-before", until: job.notBefore, text: `not wanted before ${sayTime(c.zone, job.notBefore)}` });
   const arrives = c.builds[job.build].arrives;
-  if (job.van && arrives > c.now)
-    out.push({ kind: "arrival", until: arrives, text: `the van arrives ${sayTime(c.zone, arrives)}` });
+  if (job.van && arrives > c.now) out.push({ kind: "arrival", until: arrives, text: `the van arrives ${sayTime(c.zone, arrives)}` });
   return out;
 }
 
@@ -195,11 +189,14 @@ function closed(b: Board, job: Job, p: Placed, until: Minute): Reason {
   if (place && !place.open.has(t) && c.shop.has(t))
     return { kind: "calendar", ref: place.id, until, text: `${place.name} is closed ${till}` };
   const peopleIn = p.crew.length ? p.crew.every((f) => c.fitters[f].open.has(t)) : c.shop.has(t);
-  const kind: WhyKind =
-    !peopleIn ? "calendar"
-    : job.dry && place && !place.indoor && !c.dry.has(t) ? "dry"
-    : job.daylight && place && !place.lit && !c.light.has(t) ? "daylight"
-    : job.noisy && c.noise && !c.noise.has(t) ? "noise"
-    : "calendar";
+  const kind: WhyKind = !peopleIn
+    ? "calendar"
+    : job.dry && place && !place.indoor && !c.dry.has(t)
+      ? "dry"
+      : job.daylight && place && !place.lit && !c.light.has(t)
+        ? "daylight"
+        : job.noisy && c.noise && !c.noise.has(t)
+          ? "noise"
+          : "calendar";
   return { kind, until, text: `${PLAIN[kind] ?? "the shop is closed"} ${till}` };
 }

@@ -70,8 +70,7 @@ function vanConflict(
   const build = c.builds[job.build];
   const place = c.places[frame.place];
   const holdEnd = end + job.hold;
-  if (Math.max(end, job.still || job.holdTempC !== undefined ? holdEnd : end) > frame.to)
-    return { kind: "bay", until: NEVER };
+  if (Math.max(end, job.still || job.holdTempC !== undefined ? holdEnd : end) > frame.to) return { kind: "bay", until: NEVER };
   if (place.tempC === undefined) {
     const cold = job.minTempC === undefined ? undefined : firstTouch(c.cold("mean", job.minTempC), work);
     if (cold !== undefined) return { kind: "temperature", until: cold };
@@ -91,13 +90,7 @@ function vanConflict(
       return { kind: "zone", job: k, until: p.end };
     if (other.hold > 0 && build.keepsOff[other.row * build.n + job.row] && p.end < end && p.holdUntil > spanFrom)
       return { kind: "hold", job: k, until: p.holdUntil };
-    if (
-      job.hold > 0 &&
-      !other.done &&
-      build.keepsOff[job.row * build.n + other.row] &&
-      otherFrom < holdEnd &&
-      p.end > end
-    )
+    if (job.hold > 0 && !other.done && build.keepsOff[job.row * build.n + other.row] && otherFrom < holdEnd && p.end > end)
       return { kind: "hold", job: k, until: Math.max(start + 1, hours.startFor(p.end, job.minutes)) };
   }
   return job.inside ? insideConflict(b, job, start, work) : undefined;
@@ -121,8 +114,7 @@ function insideConflict(b: Board, job: Job, start: Minute, work: readonly Stretc
   for (const k of build.jobs) {
     const p = b.placed[k];
     if (!p || k === job.index || !c.jobs[k].inside || p.end <= start) continue;
-    for (const [from, to] of p.work)
-      if (work.some(([a, z]) => a < to && z > from)) others.push({ from, to, n: p.crew.length, job: k });
+    for (const [from, to] of p.work) if (work.some(([a, z]) => a < to && z > from)) others.push({ from, to, n: p.crew.length, job: k });
   }
   if (others.length === 0) return undefined;
   for (const at of others) {
@@ -152,13 +144,7 @@ function ticketEnds(b: Board, job: Job, fitter: number): Minute {
  * The conflict of a crew at exactly this start (other work, ticket, rules of the job), or the fit.
  * `start` must be an open minute of the crew's hours.
  */
-export function probe(
-  b: Board,
-  job: Job,
-  frame: Frame,
-  crew: readonly number[],
-  start: Minute,
-): { conflict: Conflict } | { fit: Fit } {
+export function probe(b: Board, job: Job, frame: Frame, crew: readonly number[], start: Minute): { conflict: Conflict } | { fit: Fit } {
   const hours = b.hours(job, frame.place, crew);
   const begin = hours.next(start);
   if (begin === NEVER) return { conflict: { kind: "calendar", until: NEVER } };

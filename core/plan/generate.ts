@@ -129,8 +129,7 @@ class Run {
       if (!j.started) continue;
       const stay = b.stays[j.build][0];
       const frame = j.van ? { place: j.started.place, from: c.now, to: NEVER } : benchFrame;
-      const fit =
-        !j.van || stay?.place === j.started.place ? earliestWith(b, j, frame, j.started.fitters, c.now) : undefined;
+      const fit = !j.van || stay?.place === j.started.place ? earliestWith(b, j, frame, j.started.fitters, c.now) : undefined;
       const expired = fit && ticketGone(c, j, fit);
       if (!fit || expired) {
         this.unplaced.set(
@@ -260,8 +259,7 @@ function scarcity(c: Compiled, place: number): number {
 }
 
 function ticketGone(c: Compiled, j: Job, fit: Fit): string | undefined {
-  return j.demands.find((d) => d.ticket && !fit.crew.some((f) => (c.fitters[f].tickets.get(d.ticket!) ?? 0) >= fit.end))
-    ?.ticket;
+  return j.demands.find((d) => d.ticket && !fit.crew.some((f) => (c.fitters[f].tickets.get(d.ticket!) ?? 0) >= fit.end))?.ticket;
 }
 
 /** The earliest start by release and by all that stands before it (every predecessor being placed). */

@@ -23,13 +23,10 @@ export const DEFAULT_WEIGHTS = { late: 1000, flow: 10, shunts: 4, churn: 6, over
  * three-point mean, rounded up to five minutes); one number stands as it is. At least 1.
  */
 export function plannedMinutes(minutes: Minutes): number {
-  const m =
-    typeof minutes === "number" ? minutes : Math.ceil((minutes.best + 4 * minutes.likely + minutes.worst) / 30) * 5;
+  const m = typeof minutes === "number" ? minutes : Math.ceil((minutes.best + 4 * minutes.likely + minutes.worst) / 30) * 5;
   return Math.max(1, m);
 }
 
-export const startedOf = (job: ProblemJob) =>
-  typeof job.state === "object" && "started" in job.state ? job.state.started : undefined;
+export const startedOf = (job: ProblemJob) => (typeof job.state === "object" && "started" in job.state ? job.state.started : undefined);
 
-export const doneOf = (job: ProblemJob) =>
-  typeof job.state === "object" && "done" in job.state ? job.state.done : undefined;
+export const doneOf = (job: ProblemJob) => (typeof job.state === "object" && "done" in job.state ? job.state.done : undefined);

@@ -3,11 +3,11 @@
 import { random } from "../rng";
 import type { Minute } from "../time/zone";
 import type { Board } from "./board";
-import { BENCH, compile, type Compiled } from "./compile";
+import { BENCH, type Compiled, compile } from "./compile";
 import { buildResults, costOf } from "./cost";
 import { asWhy, type Reason, reasonsFor } from "./explain";
 import { benchFrame, earliestWith } from "./fit";
-import { earliestByLinks, generate, type Generated } from "./generate";
+import { earliestByLinks, type Generated, generate } from "./generate";
 import type { Cost, Plan, Problem } from "./model";
 import { rules, shaken } from "./rules";
 
@@ -73,9 +73,7 @@ function shiftLeft(b: Board): void {
     .sort((x, y) => b.placed[x.index]!.start - b.placed[y.index]!.start);
   for (const j of order) {
     const p = b.placed[j.index]!;
-    const stay = j.van
-      ? b.stays[j.build].find((s) => s.place === p.place && s.from <= p.start && p.end <= s.to)
-      : undefined;
+    const stay = j.van ? b.stays[j.build].find((s) => s.place === p.place && s.from <= p.start && p.end <= s.to) : undefined;
     if (j.van && !stay) continue;
     const frame = stay ? { place: stay.place, from: stay.from, to: stay.to } : benchFrame;
     b.unbook(j.index);

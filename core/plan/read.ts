@@ -1,6 +1,6 @@
 // Reads a problem or a plan: shape first (schema), then sense (references, times, contradictions).
 
-import { parseClock, parseDate, zoneOf, type Zone } from "../time/zone";
+import { parseClock, parseDate, type Zone, zoneOf } from "../time/zone";
 import { type Fault, InputError, reader } from "./fault";
 import { doneOf, type Plan, type Problem, type ProblemJob, startedOf } from "./model";
 import { planSchema, problemSchema } from "./schema";
@@ -48,20 +48,17 @@ function timeFaults(p: Problem, say: Say): void {
     if (typeof value === "string") {
       if (/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(value)) {
         const clock = parseClock(value.slice(11));
-        if (Number.isNaN(parseDate(value.slice(0, 10))) || Number.isNaN(clock) || clock === 1440)
-          say(path, `${value} is no date and time`);
+        if (Number.isNaN(parseDate(value.slice(0, 10))) || Number.isNaN(clock) || clock === 1440) say(path, `${value} is no date and time`);
       } else if (/^\d{4}-\d{2}-\d{2}$/.test(value) && Number.isNaN(parseDate(value))) say(path, `${value} is no date`);
     } else if (Array.isArray(value)) value.forEach((v, i) => walk(v, `${path}[${i}]`));
-    else if (value && typeof value === "object")
-      for (const [k, v] of Object.entries(value)) walk(v, path ? `${path}.${k}` : k);
+    else if (value && typeof value === "object") for (const [k, v] of Object.entries(value)) walk(v, path ? `${path}.${k}` : k);
   };
   walk(p, "");
   const window = (w: readonly string[], path: string) => {
     if (parseClock(w[0]) >= parseClock(w[1])) say(path, `${w[0]} to ${w[1]} does not run forward within one day`);
   };
   p.calendars.forEach((c, i) => {
-    for (const [day, ws] of Object.entries(c.week))
-      ws?.forEach((w, k) => window(w, `calendars[${i}].week.${day}[${k}]`));
+    for (const [day, ws] of Object.entries(c.week)) ws?.forEach((w, k) => window(w, `calendars[${i}].week.${day}[${k}]`));
     c.extra?.forEach((e, k) => e.windows.forEach((w, m) => window(w, `calendars[${i}].extra[${k}].windows[${m}]`)));
   });
   if (p.noiseHours) window(p.noiseHours, "noiseHours");
@@ -99,8 +96,7 @@ function referenceFaults(p: Problem, say: Say): void {
     }),
   );
   const place = (id: string | undefined, path: string, bench: boolean) => {
-    if (id !== undefined && !bays.has(id) && id !== "yard" && !(bench && id === "bench"))
-      say(path, `there is no place ${id}`);
+    if (id !== undefined && !bays.has(id) && id !== "yard" && !(bench && id === "bench")) say(path, `there is no place ${id}`);
   };
   const crew = (ids: readonly string[] | undefined, path: string) =>
     ids?.forEach((f, i) => {
@@ -140,12 +136,8 @@ function contradictionFaults(p: Problem, zone: Zone, now: number, say: Say): voi
     b.jobs.forEach((j, k) => stateFaults(p, zone, now, say, b.at, j, `builds[${i}].jobs[${k}]`, busy));
   });
   if (inYard > p.yard.places) say("yard.places", `${inYard} vans stand in the yard now, which has ${p.yard.places}`);
-  p.bays.forEach((b, i) =>
-    b.closed?.forEach(([x, y], k) => forward(zone, x, y, `bays[${i}].closed[${k}]`, say)),
-  );
-  p.fitters.forEach((f, i) =>
-    f.away?.forEach(([x, y], k) => forward(zone, x, y, `fitters[${i}].away[${k}]`, say)),
-  );
+  p.bays.forEach((b, i) => b.closed?.forEach(([x, y], k) => forward(zone, x, y, `bays[${i}].closed[${k}]`, say)));
+  p.fitters.forEach((f, i) => f.away?.forEach(([x, y], k) => forward(zone, x, y, `fitters[${i}].away[${k}]`, say)));
 }
 
 function forward(zone: Zone, a: string, b: string, path: string, say: Say): void {
@@ -180,7 +172,10 @@ function stateFaults(
   }
   const fact = done ?? started;
   if (fact && (j.place === "bench") !== (fact.bay === "bench"))
-    say(`${path}.state`, j.place === "bench" ? `${j.id} is bench work, not in ${fact.bay}` : `${j.id} is work on the van, not on the bench`);
+    say(
+      `${path}.state`,
+      j.place === "bench" ? `${j.id} is bench work, not in ${fact.bay}` : `${j.id} is work on the van, not on the bench`,
+    );
   const m = j.minutes;
   if (typeof m === "object" && !(m.best <= m.likely && m.likely <= m.worst))
     say(`${path}.minutes`, `best ${m.best}, likely ${m.likely}, worst ${m.worst} do not rise`);
@@ -192,8 +187,7 @@ export function waitsFor(p: Problem): Map<string, string[]> {
   for (const b of p.builds) for (const j of b.jobs) if (j.proofApproved === false) asked.add(j.id);
   const out = new Map<string, string[]>();
   for (const b of p.builds)
-    for (const j of b.jobs)
-      out.set(j.id, [...(j.after ?? []).map((a) => a.job), ...(j.covers ?? []).filter((c) => asked.has(c))]);
+    for (const j of b.jobs) out.set(j.id, [...(j.after ?? []).map((a) => a.job), ...(j.covers ?? []).filter((c) => asked.has(c))]);
   return out;
 }
 

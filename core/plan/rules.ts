@@ -1,7 +1,7 @@
 // The priority rules that compete for the first plan.
 
-import type { Minute } from "../time/zone";
 import type { Random } from "../rng";
+import type { Minute } from "../time/zone";
 import type { Compiled } from "./compile";
 import type { Rule } from "./generate";
 
@@ -19,8 +19,7 @@ export function latestFinish(c: Compiled): Float64Array {
     for (const f of j.followers) {
       const job = c.jobs[f];
       const start = back(c, visit(f), job.minutes);
-      for (const l of job.before)
-        if (l.job === i) t = Math.min(t, start - l.lag - (l.ignoreHold ? 0 : j.hold));
+      for (const l of job.before) if (l.job === i) t = Math.min(t, start - l.lag - (l.ignoreHold ? 0 : j.hold));
     }
     lf[i] = t;
     return t;
@@ -70,10 +69,12 @@ export function rules(c: Compiled): Rule[] {
     by("earliest due build", (i) => c.builds[c.jobs[i].build].due + lf[i] / 1e6, 2 * DAY),
     by("latest finish, vans stay put", weighted, DAY, { move: 600, evict: 1200 }),
   ];
-  if (c.jobs.some((j) => j.published))
-    {
+  if (c.jobs.some((j) => j.published)) {
     const order = (i: number) => c.jobs[i].published?.start ?? lf[i];
-    list.push(by("as published", order, 2 * DAY), by("as published, strictly", order, 30 * DAY), { ...by("kept as published", order, 400 * DAY), keep: true });
+    list.push(by("as published", order, 2 * DAY), by("as published, strictly", order, 30 * DAY), {
+      ...by("kept as published", order, 400 * DAY),
+      keep: true,
+    });
   }
   return list;
 }

@@ -75,10 +75,7 @@ const fitter = object(
 );
 
 const minutes = {
-  anyOf: [
-    positive,
-    object({ best: count, likely: count, worst: count }, ["best", "likely", "worst"] as const),
-  ],
+  anyOf: [positive, object({ best: count, likely: count, worst: count }, ["best", "likely", "worst"] as const)],
 } as const;
 
 const fact = { start: time, bay: id, fitters: ids } as const;
@@ -86,9 +83,7 @@ const fact = { start: time, bay: id, fitters: ids } as const;
 const state = {
   anyOf: [
     { type: "string", const: "todo" },
-    object({ started: object({ ...fact, leftMinutes: count }, ["start", "bay", "fitters", "leftMinutes"] as const) }, [
-      "started",
-    ] as const),
+    object({ started: object({ ...fact, leftMinutes: count }, ["start", "bay", "fitters", "leftMinutes"] as const) }, ["started"] as const),
     object({ done: object({ ...fact, end: time }, ["start", "end", "bay", "fitters"] as const) }, ["done"] as const),
   ],
 } as const;
@@ -166,10 +161,7 @@ const build = object(
 
 const weight = { type: "number", minimum: 0 } as const;
 
-export const weightsSchema = object(
-  { late: weight, flow: weight, shunts: weight, churn: weight, overtime: weight },
-  [] as const,
-);
+export const weightsSchema = object({ late: weight, flow: weight, shunts: weight, churn: weight, overtime: weight }, [] as const);
 
 export const whyKinds = [
   "predecessor",
@@ -194,10 +186,7 @@ export const whyKinds = [
   "zone",
 ] as const;
 
-const why = object({ kind: { type: "string", enum: whyKinds } as const, ref: id, until: time, text }, [
-  "kind",
-  "text",
-] as const);
+const why = object({ kind: { type: "string", enum: whyKinds } as const, ref: id, until: time, text }, ["kind", "text"] as const);
 
 const remark = object({ job: id, reason: text }, ["job", "reason"] as const);
 
@@ -245,10 +234,7 @@ export const planSchema = object(
     } as const,
     unplaced: { type: "array", items: remark } as const,
     pinsBroken: { type: "array", items: remark } as const,
-    cost: object(
-      { total: weight, late: weight, flow: weight, shunts: weight, churn: weight, overtime: weight },
-      [] as const,
-    ),
+    cost: object({ total: weight, late: weight, flow: weight, shunts: weight, churn: weight, overtime: weight }, [] as const),
   },
   ["format", "jobs", "stays", "builds", "unplaced", "pinsBroken"] as const,
 );

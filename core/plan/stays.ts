@@ -30,9 +30,7 @@ export function optionsFor(b: Board, job: Job, only?: number): Option[] {
     if (last && place === last.place && (place === b.c.yard || last.to === NEVER)) continue;
     const entry = last ? earliestEntry(b, last, place) : Number.NEGATIVE_INFINITY;
     if (place === b.c.yard) out.push({ frame: { place, from: entry, to: NEVER } });
-    else
-      for (const [from, to] of gaps(b, place))
-        if (to > entry) out.push({ frame: { place, from: Math.max(from, entry), to } });
+    else for (const [from, to] of gaps(b, place)) if (to > entry) out.push({ frame: { place, from: Math.max(from, entry), to } });
   }
   return out;
 }
@@ -85,13 +83,7 @@ function toEvict(b: Board, place: number, at: Minute, build: number): Stay | und
 }
 
 /** Extra costs of an option in minutes, or undefined when vans could not make way for it. */
-export function moveCost(
-  b: Board,
-  job: Job,
-  option: Option,
-  fit: Fit,
-  costs: { move: number; evict: number },
-): number | undefined {
+export function moveCost(b: Board, job: Job, option: Option, fit: Fit, costs: { move: number; evict: number }): number | undefined {
   if (option.stay) return 0;
   const { place, to } = option.frame;
   const last = lastStay(b, job.build);

@@ -56,7 +56,11 @@ export function buildDates(shop: Shop, plan: Plan | undefined): BuildDate[] {
     const slackDays = late ? Math.min(days, -1) : days;
     const wait = [...(result?.chain ?? [])].filter((l) => l.kind !== "work" && l.kind !== "now").sort((x, y) => y.minutes - x.minutes)[0];
     const job = wait && b.jobs.find((j) => j.id === wait.job);
-    const words = wait && (wait.kind === "hold" && !jobs.get(wait.job)?.why?.some((w) => w.kind === "hold") ? "is left untouched" : jobs.get(wait.job)?.why?.find((w) => w.kind === wait.kind)?.text);
+    const words =
+      wait &&
+      (wait.kind === "hold" && !jobs.get(wait.job)?.why?.some((w) => w.kind === "hold")
+        ? "is left untouched"
+        : jobs.get(wait.job)?.why?.find((w) => w.kind === wait.kind)?.text);
     return {
       ...base,
       finish,

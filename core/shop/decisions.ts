@@ -7,7 +7,7 @@ import type { BuildRow, JobRow, Shop } from "./model";
 import { availableFrom } from "./parts";
 import { openShots, shotState } from "./proof";
 import { count, crewNames, placeName, sayMinutes } from "./say";
-import { opensSkin, skinClock, SHEET_MINUTES } from "./skin";
+import { opensSkin, SHEET_MINUTES, skinClock } from "./skin";
 
 export type DecisionKind = "skin" | "proof" | "part" | "order" | "remark" | "move" | "unplaced";
 
@@ -47,7 +47,13 @@ interface Look {
 /** The list, the most urgent first. `plan` is the one that is worked to. */
 export function decisions(shop: Shop, plan: Plan | undefined, now: Minute): Decision[] {
   const zone = zoneOf(shop.workshop.zone);
-  const x: Look = { shop, zone, now, planned: new Map((plan?.jobs ?? []).map((j) => [j.id, j])), night: zone.dayStart(zone.dayOf(now) + 1) };
+  const x: Look = {
+    shop,
+    zone,
+    now,
+    planned: new Map((plan?.jobs ?? []).map((j) => [j.id, j])),
+    night: zone.dayStart(zone.dayOf(now) + 1),
+  };
   const out: Decision[] = [];
   for (const b of shop.builds) {
     for (const j of b.jobs) {
@@ -67,7 +73,17 @@ export function decisions(shop: Shop, plan: Plan | undefined, now: Minute): Deci
   for (const u of plan?.unplaced ?? []) {
     const at = jobs.get(u.job);
     if (at && !u.reason.startsWith("follows "))
-      out.push({ kind: "unplaced", mark: "×", tone: "signal", who: at.b.name, title: `${at.j.name} has no place in the plan`, detail: u.reason, by: null, buildId: at.b.id, jobId: at.j.id });
+      out.push({
+        kind: "unplaced",
+        mark: "×",
+        tone: "signal",
+        who: at.b.name,
+        title: `${at.j.name} has no place in the plan`,
+        detail: u.reason,
+        by: null,
+        buildId: at.b.id,
+        jobId: at.j.id,
+      });
   }
   const rank: Record<DecisionKind, number> = { unplaced: 0, remark: 1, skin: 2, proof: 3, part: 4, move: 5, order: 6 };
   const when = (d: Decision) => d.by ?? now;
@@ -94,14 +110,26 @@ function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): 
   const until = `${clock.binds === "rain" ? "dry" : clock.binds === "dusk" ? "light" : "open"} until ${sayClock(x.zone, clock.limit)}`;
   const base = { kind: "skin" as const, mark: "!", who: b.name, buildId: b.id, jobId: j.id };
   if (j.state === "started")
-    return [{ ...base, tone: "signal", title: `${j.name}: sealed, or sheeted over from ${sayClock(x.zone, clock.limit - SHEET_MINUTES)}`, detail: until, by: clock.limit - SHEET_MINUTES }];
-  const other = clock.otherDay ? `or leave it for ${sayDay(x.zone, x.zone.dayStart(Date.parse(`${clock.otherDay}T00:00Z`) / 86_400_000))}` : "or leave it";
+    return [
+      {
+        ...base,
+        tone: "signal",
+        title: `${j.name}: sealed, or sheeted over from ${sayClock(x.zone, clock.limit - SHEET_MINUTES)}`,
+        detail: until,
+        by: clock.limit - SHEET_MINUTES,
+      },
+    ];
+  const other = clock.otherDay
+    ? `or leave it for ${sayDay(x.zone, x.zone.dayStart(Date.parse(`${clock.otherDay}T00:00Z`) / 86_400_000))}`
+    : "or leave it";
   const late = clock.latest < x.now || clock.latest < x.zone.dayStart(x.zone.dayOf(start));
   return [
     {
       ...base,
       tone: late || clock.latest < start ? "signal" : "ink",
-      title: late ? `${j.name}: too short a day${start < x.night ? "" : ` on ${sayDay(x.zone, start)}`}, ${other.replace("or leave", "leave")}` : `${j.name}: start by ${start < x.night ? "" : `${sayDay(x.zone, start)} `}${sayClock(x.zone, clock.latest)} ${other}`,
+      title: late
+        ? `${j.name}: too short a day${start < x.night ? "" : ` on ${sayDay(x.zone, start)}`}, ${other.replace("or leave", "leave")}`
+        : `${j.name}: start by ${start < x.night ? "" : `${sayDay(x.zone, start)} `}${sayClock(x.zone, clock.latest)} ${other}`,
       detail: `${sayMinutes(j.minutes.worst)} of work at worst, ${until}, ${SHEET_MINUTES} min to sheet over`,
       by: late ? null : clock.latest,
     },
@@ -113,7 +141,7 @@ function proofOf(b: BuildRow, j: JobRow, start: Minute): Decision[] {
   const byId = new Map(b.jobs.map((k) => [k.id, k]));
   for (const id of j.covers) {
     const covered = byId.get(id);
-    if (!covered || covered.state !== "done") continue;
+    if (covered?.state !== "done") continue;
     const open = openShots(covered);
     if (!open.length) continue;
     const waiting = open.filter((s) => shotState(s) === "waiting").length;
@@ -137,13 +165,30 @@ function partsOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
   const when = `${j.name} is planned ${sayDay(x.zone, start)} ${sayClock(x.zone, start)}`;
   const soon = start < x.now + PART_DAYS * DAY;
   return j.parts.flatMap((p): Decision[] => {
-    if (p.state === "wrong") return [{ ...base, title: `${p.name} came wrong`, detail: `${when}${p.note ? ` · ${p.note}` : ""}`, by: null }];
+    if (p.state === "wrong")
+      return [{ ...base, title: `${p.name} came wrong`, detail: `${when}${p.note ? ` · ${p.note}` : ""}`, by: null }];
     if (p.state === "arrived" && soon)
-      return [{ ...base, title: `check ${p.name}, it is here`, detail: `${when}${p.shelf ? ` · shelf ${p.shelf}` : ""}`, by: start - x.shop.workshop.goodsInMinutes }];
+      return [
+        {
+          ...base,
+          title: `check ${p.name}, it is here`,
+          detail: `${when}${p.shelf ? ` · shelf ${p.shelf}` : ""}`,
+          by: start - x.shop.workshop.goodsInMinutes,
+        },
+      ];
     if (p.state !== "promised") return [];
-    if (p.promisedAt! < x.now) return [{ ...base, title: `${p.name} is overdue since ${sayDay(x.zone, p.promisedAt!)}`, detail: when, by: null }];
+    if (p.promisedAt! < x.now)
+      return [{ ...base, title: `${p.name} is overdue since ${sayDay(x.zone, p.promisedAt!)}`, detail: when, by: null }];
     const from = availableFrom(p, undefined, x.now, x.shop.workshop.goodsInMinutes).from;
-    if (from > start) return [{ ...base, title: `${p.name} comes ${sayDay(x.zone, p.promisedAt!)}, too late`, detail: `${when}; replan to see what it moves`, by: start }];
+    if (from > start)
+      return [
+        {
+          ...base,
+          title: `${p.name} comes ${sayDay(x.zone, p.promisedAt!)}, too late`,
+          detail: `${when}; replan to see what it moves`,
+          by: start,
+        },
+      ];
     return [];
   });
 }
@@ -157,7 +202,15 @@ export function orderBy(shop: Shop, supplierId: string, start: Minute): Minute {
 function ordersOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
   const late = j.parts.filter((p) => p.state === "needed" && orderBy(x.shop, p.supplierId, start) < x.night);
   if (!late.length) return [];
-  const last = late.map((p) => availableFrom(p, x.shop.suppliers.find((s) => s.id === p.supplierId), x.now, x.shop.workshop.goodsInMinutes).from);
+  const last = late.map(
+    (p) =>
+      availableFrom(
+        p,
+        x.shop.suppliers.find((s) => s.id === p.supplierId),
+        x.now,
+        x.shop.workshop.goodsInMinutes,
+      ).from,
+  );
   return [
     {
       kind: "order",
@@ -178,7 +231,9 @@ function moveOf(x: Look, b: BuildRow, plan: Plan | undefined): Decision[] {
   if (!stay || x.zone.parse(stay.from) >= x.night) return [];
   const from = x.zone.parse(stay.from);
   const by = Math.max(x.now, from - (b.at ? x.shop.workshop.shuntMinutes : 0));
-  const next = b.jobs.filter((j) => x.planned.get(j.id)?.place === stay.place && j.state === "todo").sort((p, q) => x.planned.get(p.id)!.start.localeCompare(x.planned.get(q.id)!.start))[0];
+  const next = b.jobs
+    .filter((j) => x.planned.get(j.id)?.place === stay.place && j.state === "todo")
+    .sort((p, q) => x.planned.get(p.id)!.start.localeCompare(x.planned.get(q.id)!.start))[0];
   return [
     {
       kind: "move",
@@ -186,7 +241,11 @@ function moveOf(x: Look, b: BuildRow, plan: Plan | undefined): Decision[] {
       tone: "ink",
       who: b.name,
       title: `to ${placeName(x.shop, stay.place)} at ${sayClock(x.zone, by)}`,
-      detail: next ? `for ${next.name} with ${crewNames(x.shop, x.planned.get(next.id)!.fitters)}` : b.at ? `out of ${placeName(x.shop, b.at)}` : "arrives",
+      detail: next
+        ? `for ${next.name} with ${crewNames(x.shop, x.planned.get(next.id)!.fitters)}`
+        : b.at
+          ? `out of ${placeName(x.shop, b.at)}`
+          : "arrives",
       by,
       buildId: b.id,
     },

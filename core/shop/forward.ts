@@ -65,7 +65,18 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
       const place = j.place === "bench" ? "bench" : b.at;
       if (!crew || !place || startObstacles(shop, j, crew, place, now).length) continue;
       const until = Math.min(...crew.map((f) => free.get(f)!));
-      out.push({ jobId: j.id, buildId: b.id, buildName: b.name, stage: j.stage, name: j.name, place, crew, freeUntil: until, planned: start, fits: now + j.minutes.worst <= until });
+      out.push({
+        jobId: j.id,
+        buildId: b.id,
+        buildName: b.name,
+        stage: j.stage,
+        name: j.name,
+        place,
+        crew,
+        freeUntil: until,
+        planned: start,
+        fits: now + j.minutes.worst <= until,
+      });
     }
   return out.sort((x, y) => Number(y.fits) - Number(x.fits) || (x.planned ?? 0) - (y.planned ?? 0));
 }

@@ -24,9 +24,7 @@ export function availableFrom(part: PartRow, supplier: SupplierRow | undefined, 
       return { from: now + goodsIn, kind: "to-check" };
     case "promised": {
       const promised = part.promisedAt ?? now;
-      return promised < now
-        ? { from: now + DAY + goodsIn, kind: "overdue" }
-        : { from: promised + goodsIn, kind: "promised" };
+      return promised < now ? { from: now + DAY + goodsIn, kind: "overdue" } : { from: promised + goodsIn, kind: "promised" };
     }
     case "wrong":
       return { from: now + (supplier?.leadWorstDays ?? 10) * DAY + goodsIn, kind: "wrong" };
@@ -46,7 +44,12 @@ export function lastPart(
 ): { part: PartRow; available: Available } | undefined {
   let last: { part: PartRow; available: Available } | undefined;
   for (const part of parts) {
-    const available = availableFrom(part, suppliers.find((s) => s.id === part.supplierId), now, goodsIn);
+    const available = availableFrom(
+      part,
+      suppliers.find((s) => s.id === part.supplierId),
+      now,
+      goodsIn,
+    );
     if (available.kind !== "here" && (!last || available.from > last.available.from)) last = { part, available };
   }
   return last;

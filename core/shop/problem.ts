@@ -21,10 +21,7 @@ export function partWords(shop: Shop, job: JobRow, now: number): string | undefi
   const last = lastPart(job.parts, shop.suppliers, now, shop.workshop.goodsInMinutes);
   if (!last) return undefined;
   const { part, available } = last;
-  const said =
-    available.kind === "promised"
-      ? `promised ${sayDay(zoneOf(shop.workshop.zone), part.promisedAt!)}`
-      : OVER[available.kind];
+  const said = available.kind === "promised" ? `promised ${sayDay(zoneOf(shop.workshop.zone), part.promisedAt!)}` : OVER[available.kind];
   return `waits for ${part.name}, ${said}`;
 }
 
@@ -144,7 +141,14 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
     },
     after: j.after.map((a) => ({ job: a.job, lag: a.lag, lagKind: a.lagKind, ignoreHold: a.ignoreHold })),
     ...(hold.minutes > 0
-      ? { hold: { minutes: hold.minutes, still: hold.still, ...(hold.keepOff ? { keepOff: hold.keepOff } : {}), ...opt("minTempC", hold.minTempC) } }
+      ? {
+          hold: {
+            minutes: hold.minutes,
+            still: hold.still,
+            ...(hold.keepOff ? { keepOff: hold.keepOff } : {}),
+            ...opt("minTempC", hold.minTempC),
+          },
+        }
       : {}),
     covers: j.covers,
     ...(approved === undefined ? {} : { proofApproved: approved }),

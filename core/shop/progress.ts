@@ -20,6 +20,15 @@ export function stageProgress(b: Pick<BuildRow, "jobs">): StageProgress[] {
     if (!jobs.length) return [];
     const done = jobs.filter((j) => j.state === "done");
     const sum = (list: typeof jobs) => list.reduce((n, j) => n + j.minutes.likely, 0);
-    return [{ stage, done: done.length, running: jobs.filter((j) => j.state === "started" || j.state === "paused").length, all: jobs.length, minutesDone: sum(done), minutes: sum(jobs) }];
+    return [
+      {
+        stage,
+        done: done.length,
+        running: jobs.filter((j) => j.state === "started" || j.state === "paused").length,
+        all: jobs.length,
+        minutesDone: sum(done),
+        minutes: sum(jobs),
+      },
+    ];
   });
 }

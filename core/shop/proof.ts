@@ -19,5 +19,4 @@ export function proofApproved(job: Pick<JobRow, "shots">): boolean | undefined {
 }
 
 /** Required shots that are not approved yet. */
-export const openShots = (job: Pick<JobRow, "shots">): ShotRow[] =>
-  job.shots.filter((s) => s.beforeCloseUp && shotState(s) !== "approved");
+export const openShots = (job: Pick<JobRow, "shots">): ShotRow[] => job.shots.filter((s) => s.beforeCloseUp && shotState(s) !== "approved");

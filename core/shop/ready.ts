@@ -12,8 +12,7 @@ export interface Obstacle {
   text: string;
 }
 
-export const jobsById = (shop: Shop): Map<string, JobRow> =>
-  new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
+export const jobsById = (shop: Shop): Map<string, JobRow> => new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
 
 /** Obstacles that lie in the work itself: what comes before, proof, parts, remarks. Empty: it could be done. */
 export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(shop)): Obstacle[] {
@@ -41,8 +40,7 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
           : `${count(open.length - waiting, "photo")} of ${covered.name} still to be taken: ${open.find((s) => shotState(s) !== "waiting")!.text}`,
     });
   }
-  if (lastPart(job.parts, shop.suppliers, now, shop.workshop.goodsInMinutes))
-    out.push({ kind: "part", text: partWords(shop, job, now)! });
+  if (lastPart(job.parts, shop.suppliers, now, shop.workshop.goodsInMinutes)) out.push({ kind: "part", text: partWords(shop, job, now)! });
   for (const r of job.remarks) if (r.stopsWork) out.push({ kind: "remark", text: `stopped: ${r.text}` });
   return out;
 }
@@ -67,8 +65,7 @@ export function startObstacles(shop: Shop, job: JobRow, crew: readonly string[],
   for (const j of byId.values())
     if (j.state === "started" && j.id !== job.id) {
       const both = j.fitters.filter((f) => crew.includes(f));
-      for (const f of both)
-        out.push({ kind: "crew", text: `${shop.fitters.find((x) => x.id === f)?.name ?? f} is on ${j.name}` });
+      for (const f of both) out.push({ kind: "crew", text: `${shop.fitters.find((x) => x.id === f)?.name ?? f} is on ${j.name}` });
     }
   out.push(...crewObstacles(shop, job, crew, now), ...weatherObstacles(shop, job, place, now));
   return out;
@@ -111,7 +108,10 @@ function crewObstacles(shop: Shop, job: JobRow, crew: readonly string[], now: nu
         (!c.ticket || f.tickets.some((t) => t.id === c.ticket && (!t.until || t.until >= today))),
     );
     if (able.length < c.people)
-      out.push({ kind: "crew", text: `it needs ${c.skill === "any" ? "somebody" : c.skill} at level ${c.level}${c.ticket ? ` with a valid ${c.ticket} ticket` : ""}` });
+      out.push({
+        kind: "crew",
+        text: `it needs ${c.skill === "any" ? "somebody" : c.skill} at level ${c.level}${c.ticket ? ` with a valid ${c.ticket} ticket` : ""}`,
+      });
   }
   return out;
 }

@@ -1,7 +1,7 @@
 // Go or no-go for work that opens the skin: the latest safe start before rain, dusk or the end of the shift.
 
-import { formatDate, type Minute, parseClock, DAY, zoneOf } from "../time/zone";
 import { openHours } from "../time/calendar";
+import { DAY, formatDate, type Minute, parseClock, zoneOf } from "../time/zone";
 import { calendarData } from "./left";
 import type { JobRow, Shop } from "./model";
 
@@ -52,7 +52,13 @@ function shopOpen(shop: Shop, day: number): [Minute, Minute] | undefined {
   return s.length ? [s[0][0], s[s.length - 1][1]] : undefined;
 }
 
-function limitOf(shop: Shop, job: JobRow, place: string, day: number, from: Minute): { at: Minute; from?: Minute; binds: SkinClock["binds"] } {
+function limitOf(
+  shop: Shop,
+  job: JobRow,
+  place: string,
+  day: number,
+  from: Minute,
+): { at: Minute; from?: Minute; binds: SkinClock["binds"] } {
   const zone = zoneOf(shop.workshop.zone);
   const has = place === "yard" ? shop.workshop.yardHas : (shop.bays.find((b) => b.id === place)?.has ?? []);
   const open = shopOpen(shop, day);

@@ -14,22 +14,14 @@ export interface CalendarData {
 
 /** Clock windows of one local date as stretches of real minutes (a day with a clock change has 23 or 25 hours). */
 export function windowsOfDay(zone: Zone, day: number, windows: readonly (readonly string[])[]): Stretch[] {
-  return windows.map(([a, b]) => [
-    zone.toUtc(day * DAY + parseClock(a)),
-    zone.toUtc(day * DAY + parseClock(b)),
-  ]);
+  return windows.map(([a, b]) => [zone.toUtc(day * DAY + parseClock(a)), zone.toUtc(day * DAY + parseClock(b))]);
 }
 
 /**
  * Open minutes of a calendar between two local dates (days since 1970, both included). On one date
  * `extra` wins over `closed` and over the week. `overtime` holds the minutes of extra windows marked so.
  */
-export function openHours(
-  zone: Zone,
-  calendar: CalendarData,
-  firstDay: number,
-  lastDay: number,
-): { open: OpenSet; overtime: OpenSet } {
+export function openHours(zone: Zone, calendar: CalendarData, firstDay: number, lastDay: number): { open: OpenSet; overtime: OpenSet } {
   const closed = new Set((calendar.closed ?? []).map(parseDate));
   const extra = new Map<number, NonNullable<CalendarData["extra"]>>();
   for (const e of calendar.extra ?? []) {

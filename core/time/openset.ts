@@ -106,8 +106,7 @@ export class OpenSet {
   /** The open stretches inside [a, b). */
   within(a: Minute, b: Minute): Stretch[] {
     const out: Stretch[] = [];
-    for (let i = this.indexAt(a); i < this.size && this.from[i] < b; i++)
-      out.push([Math.max(a, this.from[i]), Math.min(b, this.to[i])]);
+    for (let i = this.indexAt(a); i < this.size && this.from[i] < b; i++) out.push([Math.max(a, this.from[i]), Math.min(b, this.to[i])]);
     return out;
   }
 

@@ -27,8 +27,7 @@ describe("Zone", () => {
     expect(howe.show(a).slice(11)).toBe("01:30");
   });
   it("refuses what is no time", () => {
-    for (const bad of ["2027-02-30T08:00", "2027-03-01T24:00", "2027-03-01 08:00", "nonsense"])
-      expect(parseLocal(bad), bad).toBeNaN();
+    for (const bad of ["2027-02-30T08:00", "2027-03-01T24:00", "2027-03-01 08:00", "nonsense"]) expect(parseLocal(bad), bad).toBeNaN();
     expect(parseClock("24:00")).toBe(1440);
     expect(parseClock("24:30")).toBeNaN();
     expect(() => new Zone("Nowhere/Land")).toThrow(RangeError);
@@ -87,7 +86,13 @@ describe("openHours", () => {
   const zone = new Zone("Europe/Lisbon");
   const day = parseDate("2027-03-05");
   const cal = {
-    week: { fri: [["08:00", "12:00"], ["11:00", "16:00"]], sun: [["00:00", "24:00"]] },
+    week: {
+      fri: [
+        ["08:00", "12:00"],
+        ["11:00", "16:00"],
+      ],
+      sun: [["00:00", "24:00"]],
+    },
     closed: ["2027-03-12"],
     extra: [
       { date: "2027-03-12", windows: [["09:00", "10:00"]], overtime: true },

@@ -25,7 +25,14 @@ const weight = { type: "number", exclusiveMinimum: 0, maximum: 20 };
 
 /** A short readable id: the name as letters, and enough chance behind it. */
 export const slug = (name: string): string =>
-  `${name.toLowerCase().normalize("NFKD").replace(/[^a-z0-9]+/g, "-").replace(/^-+|-+$/g, "").slice(0, 30) || "build"}-${v7().replace(/-/g, "").slice(-5)}`;
+  `${
+    name
+      .toLowerCase()
+      .normalize("NFKD")
+      .replace(/[^a-z0-9]+/g, "-")
+      .replace(/^-+|-+$/g, "")
+      .slice(0, 30) || "build"
+  }-${v7().replace(/-/g, "").slice(-5)}`;
 
 export const buildActions = [
   action<NewBuild>(
@@ -58,7 +65,14 @@ export const buildActions = [
           jobs: buildNetwork(b.options),
           suppliers: shop.suppliers.map((s) => s.id),
         });
-        await x.event({ kind: "build.added", entity: "build", entityId: id, buildId: id, text: `${b.name.trim()} added`, data: { options: b.options } });
+        await x.event({
+          kind: "build.added",
+          entity: "build",
+          entityId: id,
+          buildId: id,
+          text: `${b.name.trim()} added`,
+          data: { options: b.options },
+        });
         await x.stale(`${b.name.trim()} added`);
         return { id };
       }),
@@ -80,7 +94,13 @@ export const buildActions = [
           due: { column: "due", value: toSql(due), mine: b.due, show },
           weight: { column: "weight", value: b.weight },
         });
-        await x.event({ kind: "build.changed", entity: "build", entityId: ids[0], buildId: ids[0], text: `${b.name} changed: due ${b.due.replace("T", " ")}` });
+        await x.event({
+          kind: "build.changed",
+          entity: "build",
+          entityId: ids[0],
+          buildId: ids[0],
+          text: `${b.name} changed: due ${b.due.replace("T", " ")}`,
+        });
         await x.stale(`${b.name} changed`);
       }),
   ),
@@ -97,7 +117,10 @@ export const buildActions = [
       if (busy) throw new Refusal(409, `${build.name} can't be moved: ${busy.name} is under way on it.`);
       const still = build.jobs.find((j) => j.place === "van" && j.hold.still && j.state === "done" && j.endedAt! + j.hold.minutes > x.now);
       if (still)
-        throw new Refusal(409, `${build.name} must not be moved: ${still.name} cures until ${x.zone.show(still.endedAt! + still.hold.minutes).replace("T", " ")}.`);
+        throw new Refusal(
+          409,
+          `${build.name} must not be moved: ${still.name} cures until ${x.zone.show(still.endedAt! + still.hold.minutes).replace("T", " ")}.`,
+        );
       const other = bay && shop.builds.find((o) => o.at === b.place && o.id !== build.id);
       if (other) throw new Refusal(409, `${other.name} stands in ${name}. Move it out first.`);
       if (b.place === "yard" && build.at !== "yard" && shop.builds.filter((o) => o.at === "yard").length >= shop.workshop.yardPlaces)
@@ -106,20 +129,33 @@ export const buildActions = [
       if (bay && van && ((bay.maxHeightMm ?? Infinity) < van.heightMm || (bay.maxLengthMm ?? Infinity) < van.lengthMm))
         throw new Refusal(409, `${name} is too small for a ${van.name}.`);
       await run(x.c, "UPDATE build SET at_place = ?, version = version + 1 WHERE id = ?", [b.place === "off" ? null : b.place, build.id]);
-      await x.event({ kind: "van.moved", entity: "build", entityId: build.id, buildId: build.id, text: `${build.name} moved to ${name}`, data: { from: build.at, to: b.place } });
+      await x.event({
+        kind: "van.moved",
+        entity: "build",
+        entityId: build.id,
+        buildId: build.id,
+        text: `${build.name} moved to ${name}`,
+        data: { from: build.at, to: b.place },
+      });
       await x.stale(`${build.name} moved to ${name}`);
     }),
   ),
-  action<{ version: number }>({ method: "POST", path: "builds/*/hand-over", role: "lead" }, body({ version: is.version }), (b, { user, ids }) =>
-    change(user, async (x) => {
-      const open = await rows<{ name: string }>(x.c, "SELECT name FROM job WHERE build_id = ? AND state <> 'done' ORDER BY seq", [ids[0]]);
-      if (open.length) throw new Refusal(409, `${open.length} ${open.length === 1 ? "job is" : "jobs are"} open, the first: ${open[0].name}.`);
-      await editRow(x.c, "build", "The build", ids[0], b.version, {
-        state: { column: "state", value: "handed-over" },
-        place: { column: "at_place", value: null },
-      });
-      await x.event({ kind: "build.handed-over", entity: "build", entityId: ids[0], buildId: ids[0], text: "handed over" });
-      await x.stale("a build was handed over");
-    }),
+  action<{ version: number }>(
+    { method: "POST", path: "builds/*/hand-over", role: "lead" },
+    body({ version: is.version }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const open = await rows<{ name: string }>(x.c, "SELECT name FROM job WHERE build_id = ? AND state <> 'done' ORDER BY seq", [
+          ids[0],
+        ]);
+        if (open.length)
+          throw new Refusal(409, `${open.length} ${open.length === 1 ? "job is" : "jobs are"} open, the first: ${open[0].name}.`);
+        await editRow(x.c, "build", "The build", ids[0], b.version, {
+          state: { column: "state", value: "handed-over" },
+          place: { column: "at_place", value: null },
+        });
+        await x.event({ kind: "build.handed-over", entity: "build", entityId: ids[0], buildId: ids[0], text: "handed over" });
+        await x.stale("a build was handed over");
+      }),
   ),
 ];

@@ -8,7 +8,7 @@ import { loadPlan } from "@/db/plans";
 import { insert, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";
-import { action, body, change, type Change, instant, is } from "../action";
+import { action, body, type Change, change, instant, is } from "../action";
 import { editRow } from "../edits";
 import { Refusal } from "../refusal";
 
@@ -56,9 +56,16 @@ async function start(x: Change, user: User, f: Found, crewAsked: string[] | unde
     [toSql(x.now), toSql(x.now), where, job.id],
   );
   await run(x.c, "DELETE FROM job_fitter WHERE job_id = ?", [job.id]);
-  await insert(x.c, "job_fitter", crew.map((fitter_id) => ({ job_id: job.id, fitter_id })));
+  await insert(
+    x.c,
+    "job_fitter",
+    crew.map((fitter_id) => ({ job_id: job.id, fitter_id })),
+  );
   const word = job.state === "paused" ? "went on with" : "started";
-  await log(x, f, `job.${job.state === "paused" ? "resumed" : "started"}`, `${names(shop, crew)} ${word} ${job.name}`, { crew, place: where });
+  await log(x, f, `job.${job.state === "paused" ? "resumed" : "started"}`, `${names(shop, crew)} ${word} ${job.name}`, {
+    crew,
+    place: where,
+  });
 }
 
 const suits = (shop: Shop, job: JobRow, place: string): boolean =>
@@ -73,18 +80,18 @@ async function log(x: Change, f: Found, kind: string, text: string, data: Record
 
 async function halt(x: Change, f: Found, to: "paused" | "done"): Promise<void> {
   const { job, shop } = f;
-  if (job.state !== "started" && !(to === "done" && job.state === "paused"))
-    throw new Refusal(409, `${job.name} is not under way.`);
+  if (job.state !== "started" && !(to === "done" && job.state === "paused")) throw new Refusal(409, `${job.name} is not under way.`);
   if (to === "done") {
     const left = job.steps.filter((s) => s.doneAt === null);
     if (left.length) throw new Refusal(409, `${left.length} ${left.length === 1 ? "step is" : "steps are"} open: ${left[0].text}.`);
   }
   const worked = workedMinutes(shop, job, x.now);
-  await run(
-    x.c,
-    "UPDATE job SET state = ?, running_since = NULL, worked_minutes = ?, ended_at = ?, version = version + 1 WHERE id = ?",
-    [to, worked, to === "done" ? toSql(x.now) : null, job.id],
-  );
+  await run(x.c, "UPDATE job SET state = ?, running_since = NULL, worked_minutes = ?, ended_at = ?, version = version + 1 WHERE id = ?", [
+    to,
+    worked,
+    to === "done" ? toSql(x.now) : null,
+    job.id,
+  ]);
   await log(x, f, `job.${to}`, to === "done" ? `${job.name} done after ${worked} min of work` : `${job.name} paused`, { worked });
 }
 

@@ -1,8 +1,8 @@
 // Actions on part lines: ordered, promised, arrived, checked or wrong; and asking the suppliers.
 
-import { availableFrom } from "@/core/shop/parts";
-import type { PartState } from "@/core/shop/model";
 import { sayDay } from "@/core/plan/words";
+import type { PartState } from "@/core/shop/model";
+import { availableFrom } from "@/core/shop/parts";
 import { toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { askSuppliers } from "@/standins/suppliers";
@@ -53,16 +53,32 @@ export const partActions = [
         const show = showTime(x.zone);
         await editRow(x.c, "part_line", part.name, part.id, b.version, {
           state: { column: "state", value: b.state },
-          promised: { column: "promised_at", value: promised === null ? null : toSql(promised), mine: promised === null ? null : x.zone.show(promised), show },
+          promised: {
+            column: "promised_at",
+            value: promised === null ? null : toSql(promised),
+            mine: promised === null ? null : x.zone.show(promised),
+            show,
+          },
           firstPromised: { column: "first_promised_at", value: sqlOrNull(part.firstPromisedAt ?? promised), show },
-          arrived: { column: "arrived_at", value: sqlOrNull(["arrived", "checked", "wrong"].includes(b.state) ? (part.arrivedAt ?? x.now) : null), show },
+          arrived: {
+            column: "arrived_at",
+            value: sqlOrNull(["arrived", "checked", "wrong"].includes(b.state) ? (part.arrivedAt ?? x.now) : null),
+            show,
+          },
           checked: { column: "checked_at", value: sqlOrNull(b.state === "checked" ? x.now : null), show },
           shelf: { column: "shelf", value: b.shelf ?? part.shelf },
           note: { column: "note", value: b.note ?? part.note },
         });
         const day = b.state === "promised" ? ` for ${sayDay(x.zone, promised!)}` : "";
         const text = `${build.name}: ${part.name} ${WORDS[b.state]}${day}`;
-        await x.event({ kind: `part.${b.state}`, entity: "part", entityId: part.id, buildId: build.id, text, data: { promised: b.promised ?? null } });
+        await x.event({
+          kind: `part.${b.state}`,
+          entity: "part",
+          entityId: part.id,
+          buildId: build.id,
+          text,
+          data: { promised: b.promised ?? null },
+        });
         if (Math.abs(after.from - before.from) > 1) await x.stale(text);
         return { slipMinutes: after.from - before.from };
       }),

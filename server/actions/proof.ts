@@ -27,7 +27,11 @@ export const proofActions = [
           [ids[0]],
         );
         if (!photo) throw new Refusal(404, "There is no such photo.");
-        const [old] = await rows<{ verdict: string; reviewed_by: string }>(x.c, "SELECT verdict, reviewed_by FROM photo_review WHERE photo_id = ?", [ids[0]]);
+        const [old] = await rows<{ verdict: string; reviewed_by: string }>(
+          x.c,
+          "SELECT verdict, reviewed_by FROM photo_review WHERE photo_id = ?",
+          [ids[0]],
+        );
         if (old) throw new Refusal(409, `This photo was ${old.verdict === "approved" ? "approved" : "sent back"} already.`);
         const before = await approvedNow(x.c, photo.job_id);
         await insert(x.c, "photo_review", [
@@ -38,7 +42,8 @@ export const proofActions = [
           entity: "photo",
           entityId: ids[0],
           buildId: photo.build_id,
-          text: b.verdict === "approved" ? `${photo.name}: "${photo.text}" approved` : `${photo.name}: "${photo.text}" asked again, ${reason}`,
+          text:
+            b.verdict === "approved" ? `${photo.name}: "${photo.text}" approved` : `${photo.name}: "${photo.text}" asked again, ${reason}`,
         });
         const after = await approvedNow(x.c, photo.job_id);
         if (!before && after) await x.stale(`the photos of ${photo.name} are approved`);

@@ -1,12 +1,12 @@
 // Actions on the workshop itself: settings, bays, fitters, calendars, absences, closures, users.
 
 import { v7 } from "uuid";
-import { forecast } from "@/standins/weather";
 import { insert, rows, run, toSql } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
 import { endSessionsOf } from "@/db/users";
 import { saveForecast } from "@/db/weather";
-import { action, body, change, type Change, instant, is } from "../action";
+import { forecast } from "@/standins/weather";
+import { action, body, type Change, change, instant, is } from "../action";
 import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
 import { hashPassword } from "../session";
@@ -42,8 +42,18 @@ const fitterFields = { name: is.name, calendarId: is.id, skills, tickets };
 async function writeSkills(x: Change, id: string, f: Fitter): Promise<void> {
   await run(x.c, "DELETE FROM fitter_skill WHERE fitter_id = ?", [id]);
   await run(x.c, "DELETE FROM fitter_ticket WHERE fitter_id = ?", [id]);
-  await insert(x.c, "fitter_skill", Object.entries(f.skills).filter(([, l]) => l > 0).map(([skill, level]) => ({ fitter_id: id, skill, level })));
-  await insert(x.c, "fitter_ticket", f.tickets.map((t) => ({ fitter_id: id, ticket: t.id, until: t.until ?? null })));
+  await insert(
+    x.c,
+    "fitter_skill",
+    Object.entries(f.skills)
+      .filter(([, l]) => l > 0)
+      .map(([skill, level]) => ({ fitter_id: id, skill, level })),
+  );
+  await insert(
+    x.c,
+    "fitter_ticket",
+    f.tickets.map((t) => ({ fitter_id: id, ticket: t.id, until: t.until ?? null })),
+  );
 }
 
 /** A retired row stays for what it did; it just is not planned with any more. */
@@ -54,7 +64,9 @@ function retire(path: string, table: string, what: string, check?: (x: Change, i
     (b, { user, ids }) =>
       change(user, async (x) => {
         if (b.retired) await check?.(x, ids[0]);
-        await editRow(x.c, table, what, ids[0], b.version, { retired: { column: "retired", value: b.retired, show: (v) => v === 1 || v === true } });
+        await editRow(x.c, table, what, ids[0], b.version, {
+          retired: { column: "retired", value: b.retired, show: (v) => v === 1 || v === true },
+        });
         const text = `${what} ${ids[0]} ${b.retired ? "retired" : "brought back"}`;
         await x.event({ kind: `${table}.${b.retired ? "retired" : "restored"}`, entity: table, entityId: ids[0], text });
         await x.stale(text);
@@ -74,18 +86,21 @@ export const workshopActions = [
       return { id };
     }),
   ),
-  action<Bay & { version: number }>({ method: "PATCH", path: "bays/*", role: "lead" }, body({ ...bayFields, version: is.version }, bayOptional), (b, { user, ids }) =>
-    change(user, async (x) => {
-      await editRow(x.c, "bay", b.name, ids[0], b.version, {
-        name: { column: "name", value: b.name.trim() },
-        has: { column: "has", value: JSON.stringify(b.has), mine: b.has, show: parse },
-        tempC: { column: "temp_c", value: b.tempC ?? null },
-        maxHeightMm: { column: "max_height_mm", value: b.maxHeightMm ?? null },
-        maxLengthMm: { column: "max_length_mm", value: b.maxLengthMm ?? null },
-      });
-      await x.event({ kind: "bay.changed", entity: "bay", entityId: ids[0], text: `${b.name} changed` });
-      await x.stale(`${b.name} changed`);
-    }),
+  action<Bay & { version: number }>(
+    { method: "PATCH", path: "bays/*", role: "lead" },
+    body({ ...bayFields, version: is.version }, bayOptional),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        await editRow(x.c, "bay", b.name, ids[0], b.version, {
+          name: { column: "name", value: b.name.trim() },
+          has: { column: "has", value: JSON.stringify(b.has), mine: b.has, show: parse },
+          tempC: { column: "temp_c", value: b.tempC ?? null },
+          maxHeightMm: { column: "max_height_mm", value: b.maxHeightMm ?? null },
+          maxLengthMm: { column: "max_length_mm", value: b.maxLengthMm ?? null },
+        });
+        await x.event({ kind: "bay.changed", entity: "bay", entityId: ids[0], text: `${b.name} changed` });
+        await x.stale(`${b.name} changed`);
+      }),
   ),
   retire("bays", "bay", "Bay", async (x, id) => {
     const [b] = await rows<{ name: string }>(x.c, "SELECT name FROM build WHERE at_place = ? AND state = 'active'", [id]);
@@ -102,20 +117,27 @@ export const workshopActions = [
       return { id };
     }),
   ),
-  action<Fitter & { version: number }>({ method: "PATCH", path: "fitters/*", role: "lead" }, body({ ...fitterFields, version: is.version }), (b, { user, ids }) =>
-    change(user, async (x) => {
-      await calendarExists(x, b.calendarId);
-      await editRow(x.c, "fitter", b.name, ids[0], b.version, {
-        name: { column: "name", value: b.name.trim() },
-        calendarId: { column: "calendar_id", value: b.calendarId },
-      });
-      await writeSkills(x, ids[0], b);
-      await x.event({ kind: "fitter.changed", entity: "fitter", entityId: ids[0], text: `${b.name} changed` });
-      await x.stale(`${b.name} changed`);
-    }),
+  action<Fitter & { version: number }>(
+    { method: "PATCH", path: "fitters/*", role: "lead" },
+    body({ ...fitterFields, version: is.version }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        await calendarExists(x, b.calendarId);
+        await editRow(x.c, "fitter", b.name, ids[0], b.version, {
+          name: { column: "name", value: b.name.trim() },
+          calendarId: { column: "calendar_id", value: b.calendarId },
+        });
+        await writeSkills(x, ids[0], b);
+        await x.event({ kind: "fitter.changed", entity: "fitter", entityId: ids[0], text: `${b.name} changed` });
+        await x.stale(`${b.name} changed`);
+      }),
   ),
   retire("fitters", "fitter", "Fitter", async (x, id) => {
-    const [j] = await rows<{ name: string }>(x.c, "SELECT j.name FROM job_fitter f JOIN job j ON j.id = f.job_id WHERE f.fitter_id = ? AND j.state = 'started'", [id]);
+    const [j] = await rows<{ name: string }>(
+      x.c,
+      "SELECT j.name FROM job_fitter f JOIN job j ON j.id = f.job_id WHERE f.fitter_id = ? AND j.state = 'started'",
+      [id],
+    );
     if (j) throw new Refusal(409, `${j.name} is under way with this fitter. Pause or finish it first.`);
   }),
   action<{ fitterId: string; from: string; to: string; reason: string }>(
@@ -150,34 +172,57 @@ export const workshopActions = [
         await x.stale(`hours of ${b.name} changed`);
       }),
   ),
-  action<{ name: string; copyOf: string }>({ method: "POST", path: "calendars", role: "lead" }, body({ name: is.name, copyOf: is.id }), (b, { user }) =>
-    change(user, async (x) => {
-      await calendarExists(x, b.copyOf);
-      const id = slug(b.name);
-      await insert(x.c, "calendar", [{ id, name: b.name.trim() }]);
-      const windows = await rows<{ weekday: number; opens: string; closes: string }>(x.c, "SELECT weekday, opens, closes FROM calendar_window WHERE calendar_id = ?", [b.copyOf]);
-      await writeWindows(x, id, windows);
-      await x.event({ kind: "calendar.added", entity: "calendar", entityId: id, text: `calendar ${b.name} added` });
-      return { id };
-    }),
+  action<{ name: string; copyOf: string }>(
+    { method: "POST", path: "calendars", role: "lead" },
+    body({ name: is.name, copyOf: is.id }),
+    (b, { user }) =>
+      change(user, async (x) => {
+        await calendarExists(x, b.copyOf);
+        const id = slug(b.name);
+        await insert(x.c, "calendar", [{ id, name: b.name.trim() }]);
+        const windows = await rows<{ weekday: number; opens: string; closes: string }>(
+          x.c,
+          "SELECT weekday, opens, closes FROM calendar_window WHERE calendar_id = ?",
+          [b.copyOf],
+        );
+        await writeWindows(x, id, windows);
+        await x.event({ kind: "calendar.added", entity: "calendar", entityId: id, text: `calendar ${b.name} added` });
+        return { id };
+      }),
   ),
   retire("calendars", "calendar", "Calendar", async (x, id) => {
     if (id === "shop") throw new Refusal(409, "The shop's own calendar is always needed.");
-    const [f] = await rows<{ name: string }>(x.c, "SELECT name FROM fitter WHERE calendar_id = ? AND NOT retired UNION SELECT name FROM bay WHERE calendar_id = ? AND NOT retired", [id, id]);
+    const [f] = await rows<{ name: string }>(
+      x.c,
+      "SELECT name FROM fitter WHERE calendar_id = ? AND NOT retired UNION SELECT name FROM bay WHERE calendar_id = ? AND NOT retired",
+      [id, id],
+    );
     if (f) throw new Refusal(409, `${f.name} keeps these hours. Give them others first.`);
   }),
   action<{ calendarId: string; date: string; opens?: string; closes?: string; overtime?: boolean; reason: string }>(
     { method: "POST", path: "calendar-days", role: "lead" },
-    body({ calendarId: is.id, date: is.date, reason: { type: "string", maxLength: 200 } }, { opens: is.clock, closes: is.clock, overtime: is.bool }),
+    body(
+      { calendarId: is.id, date: is.date, reason: { type: "string", maxLength: 200 } },
+      { opens: is.clock, closes: is.clock, overtime: is.bool },
+    ),
     (b, { user }) =>
       change(user, async (x) => {
-        if ((b.opens === undefined) !== (b.closes === undefined)) throw badField(b.opens ? "closes" : "opens", "both times, or none for a closed day");
+        if ((b.opens === undefined) !== (b.closes === undefined))
+          throw badField(b.opens ? "closes" : "opens", "both times, or none for a closed day");
         if (b.opens && b.opens >= b.closes!) throw badField("closes", "has to be later than it opens");
         if (Number.isNaN(Date.parse(b.date))) throw badField("date", "is no date");
         await calendarExists(x, b.calendarId);
         const id = v7();
         await insert(x.c, "calendar_day", [
-          { id, calendar_id: b.calendarId, date: b.date, opens: b.opens, closes: b.closes, overtime: b.overtime ?? false, reason: b.reason.trim() },
+          {
+            id,
+            calendar_id: b.calendarId,
+            date: b.date,
+            opens: b.opens,
+            closes: b.closes,
+            overtime: b.overtime ?? false,
+            reason: b.reason.trim(),
+          },
         ]);
         const text = b.opens ? `extra hours ${b.date} ${b.opens} to ${b.closes}` : `closed on ${b.date}`;
         await x.event({ kind: "calendar.day", entity: "calendar", entityId: b.calendarId, text });
@@ -188,7 +233,12 @@ export const workshopActions = [
   action<{ login: string; name: string; role: "lead" | "fitter"; fitterId?: string; password: string }>(
     { method: "POST", path: "users", role: "lead" },
     body(
-      { login: { type: "string", pattern: "^[a-z0-9.-]{2,40}$" }, name: is.name, role: { type: "string", enum: ["lead", "fitter"] }, password: { type: "string", minLength: 10, maxLength: 200 } },
+      {
+        login: { type: "string", pattern: "^[a-z0-9.-]{2,40}$" },
+        name: is.name,
+        role: { type: "string", enum: ["lead", "fitter"] },
+        password: { type: "string", minLength: 10, maxLength: 200 },
+      },
       { fitterId: is.id },
     ),
     async (b, { user }) => {
@@ -210,7 +260,9 @@ export const workshopActions = [
     async (b, { user, ids }) => {
       const password_hash = await hashPassword(b.password);
       return change(user, async (x) => {
-        await editRow(x.c, "user", "The user", ids[0], b.version, { password: { column: "password_hash", value: password_hash, show: () => "…" } });
+        await editRow(x.c, "user", "The user", ids[0], b.version, {
+          password: { column: "password_hash", value: password_hash, show: () => "…" },
+        });
         await endSessionsOf(x.c, ids[0]);
         await x.event({ kind: "user.password", entity: "user", entityId: ids[0], text: "new password set" });
       });
@@ -221,9 +273,25 @@ export const workshopActions = [
     if (leads.length === 1 && leads[0].id === id) throw new Refusal(409, "This is the only lead: nobody could change anything any more.");
     await endSessionsOf(x.c, id);
   }),
-  action<{ version: number; name: string; yardPlaces: number; shuntMinutes: number; goodsInMinutes: number; noiseFrom: string; noiseTo: string }>(
+  action<{
+    version: number;
+    name: string;
+    yardPlaces: number;
+    shuntMinutes: number;
+    goodsInMinutes: number;
+    noiseFrom: string;
+    noiseTo: string;
+  }>(
     { method: "PATCH", path: "workshop", role: "lead" },
-    body({ version: is.version, name: is.name, yardPlaces: is.count, shuntMinutes: is.count, goodsInMinutes: is.count, noiseFrom: is.clock, noiseTo: is.clock }),
+    body({
+      version: is.version,
+      name: is.name,
+      yardPlaces: is.count,
+      shuntMinutes: is.count,
+      goodsInMinutes: is.count,
+      noiseFrom: is.clock,
+      noiseTo: is.clock,
+    }),
     (b, { user }) =>
       change(user, async (x) => {
         if (b.noiseFrom >= b.noiseTo) throw badField("noiseTo", "has to be later than noise may begin");
@@ -261,10 +329,21 @@ async function writeWindows(x: Change, id: string, windows: { weekday: number; o
     if (w.opens >= w.closes) throw badField(`windows[${i}].closes`, "has to be later than it opens");
   });
   await run(x.c, "DELETE FROM calendar_window WHERE calendar_id = ?", [id]);
-  await insert(x.c, "calendar_window", windows.map((w) => ({ id: v7(), calendar_id: id, weekday: w.weekday, opens: w.opens, closes: w.closes })));
+  await insert(
+    x.c,
+    "calendar_window",
+    windows.map((w) => ({ id: v7(), calendar_id: id, weekday: w.weekday, opens: w.opens, closes: w.closes })),
+  );
 }
 
-function addSpan(user: Parameters<typeof change>[0], table: string, column: string, id: string, b: { from: string; to: string; reason: string }, word: string) {
+function addSpan(
+  user: Parameters<typeof change>[0],
+  table: string,
+  column: string,
+  id: string,
+  b: { from: string; to: string; reason: string },
+  word: string,
+) {
   return change(user, async (x) => {
     const from = instant(x.zone, b.from, "from");
     const to = instant(x.zone, b.to, "to");

@@ -16,7 +16,14 @@ export function EditBuild({ view, onDone }: { view: BuildView; onDone(): void })
   const [was] = useState(view);
   const save = async (data: FormData, version: number) => {
     const text = (k: string) => String(data.get(k) ?? "");
-    const body = { name: text("name"), client: text("client"), purpose: text("purpose"), arrives: text("arrives"), due: text("due"), weight: Number(text("weight")) };
+    const body = {
+      name: text("name"),
+      client: text("client"),
+      purpose: text("purpose"),
+      arrives: text("arrives"),
+      due: text("due"),
+      weight: Number(text("weight")),
+    };
     if (await form.submit((v) => send("PATCH", `builds/${was.id}`, { version: v, ...body }), version, "Saved")) onDone();
   };
   return (
@@ -34,14 +41,30 @@ export function EditBuild({ view, onDone }: { view: BuildView; onDone(): void })
       <Field className="col-span-2" label={LABELS.purpose} name="purpose" faults={form.faults} defaultValue={was.purpose} maxLength={160} />
       <Field label={LABELS.arrives} name="arrives" type="datetime-local" faults={form.faults} defaultValue={was.arrives} required />
       <Field label={LABELS.due} name="due" type="datetime-local" faults={form.faults} defaultValue={was.due} required />
-      <Field label={LABELS.weight} name="weight" type="number" min={0.1} max={20} step={0.1} faults={form.faults} defaultValue={was.weight} hint="2 counts a late day twice" />
+      <Field
+        label={LABELS.weight}
+        name="weight"
+        type="number"
+        min={0.1}
+        max={20}
+        step={0.1}
+        faults={form.faults}
+        defaultValue={was.weight}
+        hint="2 counts a late day twice"
+      />
       <div className="col-span-2 flex flex-col gap-3">
         {form.general && (
           <p role="alert" className="text-signal-text">
             {form.general}
           </p>
         )}
-        {form.stale && <StaleNote stale={form.stale} labels={LABELS} onTakeMine={() => void save(new FormData(document.getElementById("edit-build") as HTMLFormElement), form.stale!.version)} />}
+        {form.stale && (
+          <StaleNote
+            stale={form.stale}
+            labels={LABELS}
+            onTakeMine={() => void save(new FormData(document.getElementById("edit-build") as HTMLFormElement), form.stale!.version)}
+          />
+        )}
         <Button kind="main" type="submit" disabled={form.busy}>
           Save
         </Button>

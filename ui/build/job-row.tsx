@@ -18,13 +18,27 @@ export function JobRow({ job, view, open, onToggle }: { job: SheetJob; view: Bui
   const openShots = job.shots.filter((s) => s.required && s.state !== "approved").length;
   return (
     <li id={`job-${job.id}`} className="border-b last:border-0">
-      <button type="button" aria-expanded={open} onClick={onToggle} className={cx("grid w-full grid-cols-[66px_minmax(0,1fr)_92px_190px_minmax(0,120px)_96px_20px] items-center gap-3 px-3 py-2 text-left hover:bg-sunk", open && "bg-sunk")}>
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={onToggle}
+        className={cx(
+          "grid w-full grid-cols-[66px_minmax(0,1fr)_92px_190px_minmax(0,120px)_96px_20px] items-center gap-3 px-3 py-2 text-left hover:bg-sunk",
+          open && "bg-sunk",
+        )}
+      >
         <span className="flex items-center gap-1.5 text-[12px] text-muted">
           <StageBadge stage={job.stage} />
           {job.code.slice(3)}
         </span>
         <span className={cx("truncate", job.state === "done" ? "text-muted" : "font-semibold")}>{job.name}</span>
-        <span className={cx(job.state === "started" && "font-bold text-green-text", job.state === "paused" && "font-bold text-amber-text", job.state === "done" && "text-muted")}>
+        <span
+          className={cx(
+            job.state === "started" && "font-bold text-green-text",
+            job.state === "paused" && "font-bold text-amber-text",
+            job.state === "done" && "text-muted",
+          )}
+        >
           {job.state === "done" && <Check size={13} className="mr-1 inline" />}
           {STATE[job.state]}
         </span>
@@ -81,7 +95,12 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
               <b>{r.by}</b>: {r.text} <span className="text-muted">{near(view.zone, r.at, view.now)}</span>
               {r.stops && " · work has stopped"}
             </span>
-            <button type="button" disabled={act.busy} className={buttonClass()} onClick={() => void act.run(() => send("POST", `remarks/${r.id}/settle`), "Settled")}>
+            <button
+              type="button"
+              disabled={act.busy}
+              className={buttonClass()}
+              onClick={() => void act.run(() => send("POST", `remarks/${r.id}/settle`), "Settled")}
+            >
               Settled
             </button>
           </p>
@@ -176,13 +195,23 @@ function Shot({ shot, view }: { shot: ShotView; view: BuildView }) {
       {last ? (
         <a href={`/api/photos/${last.sha}`} target="_blank" rel="noreferrer">
           {/* biome-ignore lint/performance/noImgElement: served small by our own route, kept by content hash */}
-          <img src={`/api/photos/${last.sha}?small`} alt={`${shot.text}, taken by ${last.by}`} loading="lazy" className="h-[118px] w-full rounded-md border object-cover" />
+          <img
+            src={`/api/photos/${last.sha}?small`}
+            alt={`${shot.text}, taken by ${last.by}`}
+            loading="lazy"
+            className="h-[118px] w-full rounded-md border object-cover"
+          />
         </a>
       ) : (
         <div className="grid h-[118px] place-items-center rounded-md border border-dashed text-muted">no photo yet</div>
       )}
       <p className="mt-1 leading-tight">{shot.text}</p>
-      <p className={cx("text-[12px]", shot.state === "approved" ? "text-green-text" : shot.state === "again" ? "text-signal-text" : "text-muted")}>
+      <p
+        className={cx(
+          "text-[12px]",
+          shot.state === "approved" ? "text-green-text" : shot.state === "again" ? "text-signal-text" : "text-muted",
+        )}
+      >
         {SHOT[shot.state]}
         {shot.required ? "" : ", not required"}
         {last && ` · ${last.by}, ${near(view.zone, last.at, view.now)}`}

@@ -10,9 +10,20 @@ export function StageLadder({ stages }: { stages: readonly StageProgress[] }) {
       {stages.map((s) => {
         const look = stageOf(s.stage);
         return (
-          <span key={s.stage} className="block min-w-[42px]" style={{ flexGrow: s.minutes / total, flexBasis: 0 }} title={`${look.name}: ${s.done} of ${s.all} jobs done`}>
-            <span className="relative block h-[18px] overflow-hidden rounded-[3px] bg-sunk" style={{ boxShadow: `inset 0 0 0 1px ${look.colour}` }}>
-              <span className="absolute inset-y-0 left-0" style={{ width: `${(100 * s.minutesDone) / (s.minutes || 1)}%`, background: look.colour }} />
+          <span
+            key={s.stage}
+            className="block min-w-[42px]"
+            style={{ flexGrow: s.minutes / total, flexBasis: 0 }}
+            title={`${look.name}: ${s.done} of ${s.all} jobs done`}
+          >
+            <span
+              className="relative block h-[18px] overflow-hidden rounded-[3px] bg-sunk"
+              style={{ boxShadow: `inset 0 0 0 1px ${look.colour}` }}
+            >
+              <span
+                className="absolute inset-y-0 left-0"
+                style={{ width: `${(100 * s.minutesDone) / (s.minutes || 1)}%`, background: look.colour }}
+              />
             </span>
             <span className="mt-0.5 block text-[11px] leading-tight whitespace-nowrap text-muted">
               <b className="text-ink">{look.code}</b> {s.done}/{s.all}

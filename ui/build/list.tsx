@@ -11,9 +11,16 @@ import { StageLadder } from "./ladder";
 import type { BuildCard } from "./view";
 
 export const dateWords = (d: BuildCard["date"]): string =>
-  d.state === "open" ? "not all of it fits" : d.slackDays < 0 ? `${-d.slackDays} ${d.slackDays === -1 ? "day" : "days"} over` : d.slackDays === 0 ? "no day to spare" : `${d.slackDays} ${d.slackDays === 1 ? "day" : "days"} of air`;
+  d.state === "open"
+    ? "not all of it fits"
+    : d.slackDays < 0
+      ? `${-d.slackDays} ${d.slackDays === -1 ? "day" : "days"} over`
+      : d.slackDays === 0
+        ? "no day to spare"
+        : `${d.slackDays} ${d.slackDays === 1 ? "day" : "days"} of air`;
 
-export const dateTone = (d: BuildCard["date"]): string => (d.state === "safe" ? "text-green-text" : d.state === "tight" ? "text-amber-text" : "text-signal-text");
+export const dateTone = (d: BuildCard["date"]): string =>
+  d.state === "safe" ? "text-green-text" : d.state === "tight" ? "text-amber-text" : "text-signal-text";
 
 export function BuildList({ cards, zone }: { cards: BuildCard[]; zone: string }) {
   return (
@@ -24,11 +31,19 @@ export function BuildList({ cards, zone }: { cards: BuildCard[]; zone: string })
           <Plus size={15} /> Add a build
         </Link>
       </div>
-      {cards.length === 0 && <p className="text-muted">No build in the shop. Add the first one: its van, when it arrives, when it is due and what it gets.</p>}
+      {cards.length === 0 && (
+        <p className="text-muted">No build in the shop. Add the first one: its van, when it arrives, when it is due and what it gets.</p>
+      )}
       <ul className="flex flex-col gap-2.5">
         {cards.map((c) => (
           <li key={c.id}>
-            <Link href={`/builds/${c.id}`} className={cx("grid grid-cols-[96px_minmax(0,1.2fr)_minmax(0,1.6fr)_130px] items-center gap-5 rounded-md border border-l-[5px] bg-card px-4 py-3 hover:border-muted", c.date.state === "safe" ? "!border-l-green" : c.date.state === "tight" ? "!border-l-amber" : "!border-l-signal")}>
+            <Link
+              href={`/builds/${c.id}`}
+              className={cx(
+                "grid grid-cols-[96px_minmax(0,1.2fr)_minmax(0,1.6fr)_130px] items-center gap-5 rounded-md border border-l-[5px] bg-card px-4 py-3 hover:border-muted",
+                c.date.state === "safe" ? "!border-l-green" : c.date.state === "tight" ? "!border-l-amber" : "!border-l-signal",
+              )}
+            >
               <VanSide van={c.van} width={88} />
               <span className="min-w-0">
                 <span className="wide block truncate text-[16px]">{c.name}</span>

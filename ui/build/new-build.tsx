@@ -11,7 +11,7 @@ import { Check, Field, Select } from "../kit/field";
 import { send } from "../kit/send";
 import { STAGE, StageBadge } from "../kit/stage";
 import { useForm } from "../kit/use-form";
-import { VanPlan, VanSide, type VanShape } from "../van/plan";
+import { VanPlan, type VanShape, VanSide } from "../van/plan";
 
 const START: Options = { windows: 2, fan: true, solar: true, swivels: false, gas: false, heater: true, firstFix: "services-first" };
 
@@ -46,7 +46,16 @@ export function NewBuild({ vans, now }: { vans: (VanShape & { id: string; inside
           e.preventDefault();
           const d = new FormData(e.currentTarget);
           const text = (k: string) => String(d.get(k) ?? "").trim();
-          const body = { name: text("name"), client: text("client"), purpose: text("purpose"), vanId, arrives: text("arrives"), due: text("due"), weight: Number(text("weight")), options };
+          const body = {
+            name: text("name"),
+            client: text("client"),
+            purpose: text("purpose"),
+            vanId,
+            arrives: text("arrives"),
+            due: text("due"),
+            weight: Number(text("weight")),
+            options,
+          };
           let id = "";
           void form
             .submit(
@@ -62,7 +71,15 @@ export function NewBuild({ vans, now }: { vans: (VanShape & { id: string; inside
         <h1 className="text-[22px]">Add a build</h1>
         <Part n={1} title="Whose, and what for">
           <div className="grid grid-cols-2 gap-4">
-            <Field label="Name of the build" name="name" faults={form.faults} required maxLength={120} hint="what the shop will call it" autoFocus />
+            <Field
+              label="Name of the build"
+              name="name"
+              faults={form.faults}
+              required
+              maxLength={120}
+              hint="what the shop will call it"
+              autoFocus
+            />
             <Field label="Client" name="client" faults={form.faults} required maxLength={120} />
             <Field className="col-span-2" label="What it is for" name="purpose" faults={form.faults} maxLength={160} />
           </div>
@@ -70,7 +87,10 @@ export function NewBuild({ vans, now }: { vans: (VanShape & { id: string; inside
         <Part n={2} title="Van">
           <div role="radiogroup" aria-label="Van" className="grid grid-cols-2 gap-2.5 md:grid-cols-4">
             {vans.map((v) => (
-              <label key={v.id} className="flex cursor-pointer flex-col gap-2 rounded-md border bg-card p-3 has-checked:border-pine has-checked:bg-pine-soft has-focus-visible:outline-2">
+              <label
+                key={v.id}
+                className="flex cursor-pointer flex-col gap-2 rounded-md border bg-card p-3 has-checked:border-pine has-checked:bg-pine-soft has-focus-visible:outline-2"
+              >
                 <input type="radio" name="van" value={v.id} checked={vanId === v.id} onChange={() => setVanId(v.id)} className="sr-only" />
                 <VanSide van={v} width={(v.lengthMm / 5990) * 104} />
                 <span>
@@ -87,15 +107,39 @@ export function NewBuild({ vans, now }: { vans: (VanShape & { id: string; inside
           <div className="grid grid-cols-3 gap-4">
             <Field label="Arrives" name="arrives" type="datetime-local" faults={form.faults} defaultValue={date(1, "08:00")} required />
             <Field label="Due" name="due" type="datetime-local" faults={form.faults} defaultValue={date(56, "17:00")} required />
-            <Field label="Weight" name="weight" type="number" min={0.1} max={20} step={0.1} defaultValue={1} faults={form.faults} hint="2 counts a late day twice" />
+            <Field
+              label="Weight"
+              name="weight"
+              type="number"
+              min={0.1}
+              max={20}
+              step={0.1}
+              defaultValue={1}
+              faults={form.faults}
+              hint="2 counts a late day twice"
+            />
           </div>
         </Part>
         <Part n={4} title="What it gets">
           <div className="grid grid-cols-2 gap-x-6 gap-y-1">
             {FLAGS.map(([key, label, hint]) => (
-              <Check key={key} label={label} hint={hint} checked={options[key]} onChange={(e) => setOptions({ ...options, [key]: e.target.checked })} />
+              <Check
+                key={key}
+                label={label}
+                hint={hint}
+                checked={options[key]}
+                onChange={(e) => setOptions({ ...options, [key]: e.target.checked })}
+              />
             ))}
-            <Select label="Side windows" name="windows" faults={form.faults} value={String(options.windows)} onChange={(e) => setOptions({ ...options, windows: Number(e.target.value) })} options={["0", "1", "2", "3", "4"].map((n) => [n, n === "0" ? "none" : n] as const)} hint="each cut to bonded in one dry stretch" />
+            <Select
+              label="Side windows"
+              name="windows"
+              faults={form.faults}
+              value={String(options.windows)}
+              onChange={(e) => setOptions({ ...options, windows: Number(e.target.value) })}
+              options={["0", "1", "2", "3", "4"].map((n) => [n, n === "0" ? "none" : n] as const)}
+              hint="each cut to bonded in one dry stretch"
+            />
           </div>
           <fieldset className="mt-3 border-t pt-3">
             <legend className="sr-only">School</legend>
@@ -103,11 +147,22 @@ export function NewBuild({ vans, now }: { vans: (VanShape & { id: string; inside
             {(
               [
                 ["services-first", "On the metal, insulation over them", "first fix before insulation; nothing can be reached later"],
-                ["insulation-first", "Insulation first, services on the warm side", "first fix after insulation; runs stay within reach and warm"],
+                [
+                  "insulation-first",
+                  "Insulation first, services on the warm side",
+                  "first fix after insulation; runs stay within reach and warm",
+                ],
               ] as const
             ).map(([value, label, hint]) => (
               <label key={value} className="flex items-start gap-2.5 py-1">
-                <input type="radio" name="firstFix" value={value} checked={options.firstFix === value} onChange={() => setOptions({ ...options, firstFix: value })} className="mt-0.5 size-4 accent-pine" />
+                <input
+                  type="radio"
+                  name="firstFix"
+                  value={value}
+                  checked={options.firstFix === value}
+                  onChange={() => setOptions({ ...options, firstFix: value })}
+                  className="mt-0.5 size-4 accent-pine"
+                />
                 <span>
                   <span className="font-semibold">{label}</span>
                   <span className="block text-[12px] text-muted">{hint}</span>
@@ -136,10 +191,12 @@ export function NewBuild({ vans, now }: { vans: (VanShape & { id: string; inside
           </div>
         )}
         <p>
-          <b>{jobs.length}</b> jobs, <b>{sayHours(sum((j) => j.minutes.likely))}</b> of likely work, at worst {sayHours(sum((j) => j.minutes.worst))}
+          <b>{jobs.length}</b> jobs, <b>{sayHours(sum((j) => j.minutes.likely))}</b> of likely work, at worst{" "}
+          {sayHours(sum((j) => j.minutes.worst))}
         </p>
         <p>
-          <b>{sum((j) => (j.proof ?? []).filter((p) => p.beforeCloseUp).length)}</b> photos before close-ups, <b>{sum((j) => (j.parts ?? []).length)}</b> part lines
+          <b>{sum((j) => (j.proof ?? []).filter((p) => p.beforeCloseUp).length)}</b> photos before close-ups,{" "}
+          <b>{sum((j) => (j.parts ?? []).length)}</b> part lines
         </p>
         <ul className="mt-3">
           {Object.keys(STAGE).map((stage) => {
@@ -149,7 +206,8 @@ export function NewBuild({ vans, now }: { vans: (VanShape & { id: string; inside
               <li key={stage} className="flex items-start gap-2.5 border-t py-1.5">
                 <StageBadge stage={stage} className="mt-0.5" />
                 <span className="min-w-0 text-[12px] leading-snug text-muted">
-                  <b className="text-ink">{sayHours(list.reduce((n, j) => n + j.minutes.likely, 0))}</b> {list.map((j) => j.name).join(" · ")}
+                  <b className="text-ink">{sayHours(list.reduce((n, j) => n + j.minutes.likely, 0))}</b>{" "}
+                  {list.map((j) => j.name).join(" · ")}
                 </span>
               </li>
             );

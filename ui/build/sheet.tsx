@@ -43,7 +43,15 @@ export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
             </Link>
             <Button onClick={() => setEditing(true)}>Name and dates</Button>
             {left === 0 && (
-              <Button kind="main" disabled={act.busy} onClick={() => void act.run(() => send("POST", `builds/${view.id}/hand-over`, { version: view.version }), `${view.name} is handed over`).then((ok) => ok && window.location.assign("/builds"))}>
+              <Button
+                kind="main"
+                disabled={act.busy}
+                onClick={() =>
+                  void act
+                    .run(() => send("POST", `builds/${view.id}/hand-over`, { version: view.version }), `${view.name} is handed over`)
+                    .then((ok) => ok && window.location.assign("/builds"))
+                }
+              >
                 Hand over
               </Button>
             )}
@@ -80,7 +88,13 @@ export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
                 </h2>
                 <ul className="overflow-hidden rounded-md border bg-card">
                   {jobs.map((j) => (
-                    <JobRow key={j.id} job={j} view={view} open={opened === j.id} onToggle={() => setOpened(opened === j.id ? undefined : j.id)} />
+                    <JobRow
+                      key={j.id}
+                      job={j}
+                      view={view}
+                      open={opened === j.id}
+                      onToggle={() => setOpened(opened === j.id ? undefined : j.id)}
+                    />
                   ))}
                 </ul>
               </section>

@@ -50,7 +50,11 @@ export function BenchCard({ view }: { view: CardView }) {
           {clock(view.zone, now)} · {act.busy ? "saving …" : online ? "saved" : "offline"}
         </p>
       </header>
-      {!online && <p className="bg-amber-soft px-[18px] py-2 text-[15px]">No network: what you tap now is not kept. Wait for it, or walk closer to the office.</p>}
+      {!online && (
+        <p className="bg-amber-soft px-[18px] py-2 text-[15px]">
+          No network: what you tap now is not kept. Wait for it, or walk closer to the office.
+        </p>
+      )}
       {job ? <JobCard job={job} view={view} now={now} act={act} /> : <Nothing view={view} />}
       <Later view={view} />
       <footer className="mt-auto flex items-center justify-between gap-2 px-[18px] pt-4 pb-6 text-[15px]">
@@ -75,7 +79,9 @@ function Nothing({ view }: { view: CardView }) {
   return (
     <div className="px-[18px] py-10 text-center">
       <h2 className="text-[22px]">Nothing planned{view.who ? ` for ${view.who.name}` : ""}</h2>
-      <p className="mt-2 text-muted">{view.lead ? "Replan and publish, then the next job stands here." : "Ask the lead what to pull forward."}</p>
+      <p className="mt-2 text-muted">
+        {view.lead ? "Replan and publish, then the next job stands here." : "Ask the lead what to pull forward."}
+      </p>
     </div>
   );
 }
@@ -86,7 +92,11 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
   const next = job.steps.find((s) => !s.done);
   const open = job.shots.filter((s) => s.required && s.state !== "approved" && s.state !== "waiting");
   const doIt = (what: "start" | "pause" | "done" | "undo", said: string) =>
-    act.run(() => send("POST", `jobs/${job.id}/act`, { act: what }), said, what === "start" || what === "done" ? () => send("POST", `jobs/${job.id}/act`, { act: "undo" }) : undefined);
+    act.run(
+      () => send("POST", `jobs/${job.id}/act`, { act: what }),
+      said,
+      what === "start" || what === "done" ? () => send("POST", `jobs/${job.id}/act`, { act: "undo" }) : undefined,
+    );
   const tick = (n: number, done: boolean) => act.run(() => send("POST", `jobs/${job.id}/step`, { n, done }));
   const running = job.state === "started";
   return (
@@ -100,10 +110,17 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
       {job.urgent && <p className="font-bold text-signal-text">{job.urgent}</p>}
       <Strip job={job} now={now} />
       <p className="text-[15px] text-muted" suppressHydrationWarning>
-        {job.state === "done" ? `done, ${job.worked} of work` : running ? `${job.worked} worked` : job.from !== null ? `from ${near(view.zone, job.from, now)}` : "not in the published plan"}
+        {job.state === "done"
+          ? `done, ${job.worked} of work`
+          : running
+            ? `${job.worked} worked`
+            : job.from !== null
+              ? `from ${near(view.zone, job.from, now)}`
+              : "not in the published plan"}
         {job.to !== null && job.state !== "done" && ` · till ${near(view.zone, job.to, now)}`}
         {job.holdUntil !== null && ` · then ${job.holdWords} until ${near(view.zone, job.holdUntil, now)}`}
-        {open.length > 0 && ` · ${open.length} ${open.length === 1 ? "photo" : "photos"}${job.stops.length ? ` before ${job.stops[0].toLowerCase()}` : " to take"}`}
+        {open.length > 0 &&
+          ` · ${open.length} ${open.length === 1 ? "photo" : "photos"}${job.stops.length ? ` before ${job.stops[0].toLowerCase()}` : " to take"}`}
       </p>
       {job.remarks.map((r) => (
         <p key={r} className="mt-2 rounded-md border border-signal bg-signal-soft px-3 py-2 text-[15px]">
@@ -125,8 +142,21 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           const here = running && s.n === next?.n;
           return (
             <li key={s.n} className={cx("border-b last:border-0", here && "bg-signal-soft")}>
-              <button type="button" role="checkbox" aria-checked={s.done} disabled={!running || act.busy} onClick={() => void tick(s.n, !s.done)} className="flex min-h-13 w-full items-center gap-3 px-3 py-2 text-left disabled:cursor-default">
-                <span className={cx("grid size-[26px] shrink-0 place-items-center rounded-[5px] border-2 text-[15px] font-bold", s.done ? "border-green bg-green text-white" : here ? "border-signal text-signal-text" : "border-muted text-muted")}>{s.done ? <Check size={17} strokeWidth={3} /> : here ? s.n : ""}</span>
+              <button
+                type="button"
+                aria-pressed={s.done}
+                disabled={!running || act.busy}
+                onClick={() => void tick(s.n, !s.done)}
+                className="flex min-h-13 w-full items-center gap-3 px-3 py-2 text-left disabled:cursor-default"
+              >
+                <span
+                  className={cx(
+                    "grid size-[26px] shrink-0 place-items-center rounded-[5px] border-2 text-[15px] font-bold",
+                    s.done ? "border-green bg-green text-white" : here ? "border-signal text-signal-text" : "border-muted text-muted",
+                  )}
+                >
+                  {s.done ? <Check size={17} strokeWidth={3} /> : here ? s.n : ""}
+                </span>
                 <span className={cx(s.done && "text-muted", here && "font-bold")}>
                   {s.text}
                   {here && <span className="block text-[14px] font-normal text-muted">{job.cautions[0]}</span>}
@@ -145,7 +175,13 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
               Step {next.n} done
             </Button>
           ) : (
-            <Button kind="main" size="touch" className="col-span-2" disabled={act.busy} onClick={() => void doIt("done", `${job.name} is done`)}>
+            <Button
+              kind="main"
+              size="touch"
+              className="col-span-2"
+              disabled={act.busy}
+              onClick={() => void doIt("done", `${job.name} is done`)}
+            >
               Done{open.length > 0 ? `, ${open.length} ${open.length === 1 ? "photo" : "photos"} still to take` : ""}
             </Button>
           )
@@ -154,7 +190,13 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
             Next job
           </Link>
         ) : (
-          <Button kind="main" size="touch" className="col-span-2" disabled={act.busy || job.obstacles.length > 0} onClick={() => void doIt("start", `${job.name} is under way`)}>
+          <Button
+            kind="main"
+            size="touch"
+            className="col-span-2"
+            disabled={act.busy || job.obstacles.length > 0}
+            onClick={() => void doIt("start", `${job.name} is under way`)}
+          >
             {job.state === "paused" ? "Go on" : "Start"}
           </Button>
         )}
@@ -172,7 +214,11 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
             Photo
           </Button>
         )}
-        <Button size="touch" className={cx((running || job.canUndo ? 1 : 0) + (job.shots.length ? 1 : 0) !== 1 && "col-span-2")} onClick={() => setWrong(true)}>
+        <Button
+          size="touch"
+          className={cx((running || job.canUndo ? 1 : 0) + (job.shots.length ? 1 : 0) !== 1 && "col-span-2")}
+          onClick={() => setWrong(true)}
+        >
           Something's wrong
         </Button>
       </div>
@@ -225,7 +271,10 @@ function Later({ view }: { view: CardView }) {
       <ul>
         {view.later.map((j) => (
           <li key={j.id} className="border-b last:border-0">
-            <Link href={`/card?job=${encodeURIComponent(j.id)}${view.lead && view.who ? `&fitter=${encodeURIComponent(view.who.id)}` : ""}`} className="flex min-h-12 items-center gap-3 py-1.5">
+            <Link
+              href={`/card?job=${encodeURIComponent(j.id)}${view.lead && view.who ? `&fitter=${encodeURIComponent(view.who.id)}` : ""}`}
+              className="flex min-h-12 items-center gap-3 py-1.5"
+            >
               <StageBadge stage={j.stage} className="!h-6 !text-[13px]" />
               <span className="min-w-0 flex-1 truncate">
                 {j.name} <span className="text-muted">· {j.build}</span>

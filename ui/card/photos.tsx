@@ -63,7 +63,12 @@ export function Photos({ job, ref }: { job: CardJob; ref: Ref<PhotosHandle> }) {
           const last = s.photos.at(-1);
           return (
             <li key={s.id} className="border-b last:border-0">
-              <button type="button" onClick={() => ask(s.id)} disabled={!!sending || s.state === "approved"} className="flex min-h-14 w-full items-center gap-3 px-3 py-2 text-left disabled:cursor-default">
+              <button
+                type="button"
+                onClick={() => ask(s.id)}
+                disabled={!!sending || s.state === "approved"}
+                className="flex min-h-14 w-full items-center gap-3 px-3 py-2 text-left disabled:cursor-default"
+              >
                 {last ? (
                   // biome-ignore lint/performance/noImgElement: served small by our own route
                   <img src={`/api/photos/${last.sha}?small`} alt="" className="h-11 w-14 shrink-0 rounded object-cover" />
@@ -74,16 +79,42 @@ export function Photos({ job, ref }: { job: CardJob; ref: Ref<PhotosHandle> }) {
                 )}
                 <span className="min-w-0 flex-1">
                   <span className={cx(s.state !== "approved" && "font-bold")}>{s.text}</span>
-                  <span className={cx("block text-[14px]", s.state === "again" ? "text-signal-text" : s.state === "approved" ? "text-green-text" : "text-muted")}>
-                    {sending?.shot === s.id ? `sending, ${Math.round(sending.share * 100)} %` : s.state === "missing" ? (s.required ? "to be taken before close-up" : "if you can") : s.state === "waiting" ? "stored, waits for the lead" : s.state === "again" ? `again: ${s.reason}` : "approved"}
+                  <span
+                    className={cx(
+                      "block text-[14px]",
+                      s.state === "again" ? "text-signal-text" : s.state === "approved" ? "text-green-text" : "text-muted",
+                    )}
+                  >
+                    {sending?.shot === s.id
+                      ? `sending, ${Math.round(sending.share * 100)} %`
+                      : s.state === "missing"
+                        ? s.required
+                          ? "to be taken before close-up"
+                          : "if you can"
+                        : s.state === "waiting"
+                          ? "stored, waits for the lead"
+                          : s.state === "again"
+                            ? `again: ${s.reason}`
+                            : "approved"}
                   </span>
                   {sending?.shot === s.id && (
-                    <span className="mt-1 block h-1.5 overflow-hidden rounded bg-sunk" role="progressbar" aria-valuenow={Math.round(sending.share * 100)} aria-valuemin={0} aria-valuemax={100} aria-label="Sending the photo">
+                    <span
+                      className="mt-1 block h-1.5 overflow-hidden rounded bg-sunk"
+                      role="progressbar"
+                      aria-valuenow={Math.round(sending.share * 100)}
+                      aria-valuemin={0}
+                      aria-valuemax={100}
+                      aria-label="Sending the photo"
+                    >
                       <span className="block h-full bg-pine" style={{ width: `${sending.share * 100}%` }} />
                     </span>
                   )}
                 </span>
-                {s.state === "approved" ? <Check className="text-green-text" size={20} /> : s.state === "again" ? <RotateCcw className="text-signal-text" size={20} /> : null}
+                {s.state === "approved" ? (
+                  <Check className="text-green-text" size={20} />
+                ) : s.state === "again" ? (
+                  <RotateCcw className="text-signal-text" size={20} />
+                ) : null}
               </button>
             </li>
           );

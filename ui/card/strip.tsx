@@ -11,7 +11,8 @@ export function Strip({ job, now }: { job: CardJob; now: number }) {
   const work = Math.sqrt(Math.max(1, job.to - job.from));
   const hold = Math.sqrt(end - job.to);
   const share = (100 * work) / (work + hold) - (job.stops.length ? 3 : 0);
-  const passed = job.state === "started" || job.state === "done" ? Math.min(1, Math.max(0, (now - job.from) / Math.max(1, job.to - job.from))) : 0;
+  const passed =
+    job.state === "started" || job.state === "done" ? Math.min(1, Math.max(0, (now - job.from) / Math.max(1, job.to - job.from))) : 0;
   return (
     <div aria-hidden="true" className="relative my-2 flex h-[29px] items-stretch border-y bg-road py-1 pr-2 pl-1">
       <div className="relative overflow-hidden rounded-[3px]" style={{ width: `${share}%`, background: stageOf(job.stage).colour }}>

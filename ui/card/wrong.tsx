@@ -21,19 +21,34 @@ export function Wrong({ job, open, onOpenChange }: { job: CardJob; open: boolean
   const form = useForm();
   const [kind, setKind] = useState<string>("short");
   return (
-    <Dialog open={open} onOpenChange={onOpenChange} title="Something's wrong" about={`${job.name}, ${job.build}. The lead sees it at once.`}>
+    <Dialog
+      open={open}
+      onOpenChange={onOpenChange}
+      title="Something's wrong"
+      about={`${job.name}, ${job.build}. The lead sees it at once.`}
+    >
       <form
         data-busy
         className="flex flex-col gap-4 text-[17px]"
         onSubmit={async (e) => {
           e.preventDefault();
           const d = new FormData(e.currentTarget);
-          if (await form.submit(() => send("POST", `jobs/${job.id}/remark`, { kind, text: String(d.get("text") ?? ""), stopsWork: d.get("stops") === "on" }), 1, "The lead knows")) onOpenChange(false);
+          if (
+            await form.submit(
+              () => send("POST", `jobs/${job.id}/remark`, { kind, text: String(d.get("text") ?? ""), stopsWork: d.get("stops") === "on" }),
+              1,
+              "The lead knows",
+            )
+          )
+            onOpenChange(false);
         }}
       >
         <div role="radiogroup" aria-label="What kind" className="grid grid-cols-2 gap-2">
           {KINDS.map(([value, label]) => (
-            <label key={value} className="flex min-h-12 cursor-pointer items-center justify-center rounded-md border px-2 text-center text-[16px] has-checked:border-pine has-checked:bg-pine-soft has-checked:font-bold has-focus-visible:outline-2">
+            <label
+              key={value}
+              className="flex min-h-12 cursor-pointer items-center justify-center rounded-md border px-2 text-center text-[16px] has-checked:border-pine has-checked:bg-pine-soft has-checked:font-bold has-focus-visible:outline-2"
+            >
               <input type="radio" name="kind" value={value} checked={kind === value} onChange={() => setKind(value)} className="sr-only" />
               {label}
             </label>

@@ -5,10 +5,10 @@ import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
 import { Dialog as D } from "radix-ui";
 import { useState } from "react";
-import type { Find } from "./view";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { setTheme, signOut } from "./session";
+import type { Find } from "./view";
 import { VIEWS } from "./views";
 
 const MOST = 40;
@@ -29,7 +29,11 @@ export function Finder({ open, onOpenChange, find }: { open: boolean; onOpenChan
     ...VIEWS.map((v) => ({ label: `Go to ${v.name}`, detail: `g ${v.key}`, run: () => go(v.href) })),
     { label: "Add a build", detail: "van, dates, options", run: () => go("/builds/new") },
     { label: "Replan", detail: "plan anew from how things stand", run: doIt(() => void act.run(() => send("POST", "plan"), "Replanned")) },
-    { label: "Ask the suppliers", detail: "confirmations and slips", run: doIt(() => void act.run(() => send("POST", "parts/ask"), "Suppliers asked")) },
+    {
+      label: "Ask the suppliers",
+      detail: "confirmations and slips",
+      run: doIt(() => void act.run(() => send("POST", "parts/ask"), "Suppliers asked")),
+    },
     { label: "Fetch the forecast", detail: "weather", run: doIt(() => void act.run(() => send("POST", "weather"), "Forecast fetched")) },
     { label: "Export the planning problem", detail: "JSON", run: doIt(() => window.location.assign("/api/problem")) },
     { label: "Light or dark", detail: "look", run: doIt(setTheme) },
@@ -37,17 +41,28 @@ export function Finder({ open, onOpenChange, find }: { open: boolean; onOpenChan
   ];
   const q = text.trim().toLowerCase();
   const words = q.split(/\s+/);
-  const hits = q ? find.filter((f) => words.every((w) => `${f.label} ${f.detail}`.toLowerCase().includes(w))).slice(0, MOST) : find.filter((f) => f.detail.startsWith("build")).slice(0, MOST);
+  const hits = q
+    ? find.filter((f) => words.every((w) => `${f.label} ${f.detail}`.toLowerCase().includes(w))).slice(0, MOST)
+    : find.filter((f) => f.detail.startsWith("build")).slice(0, MOST);
   const acts = actions.filter((a) => !q || words.every((w) => `${a.label} ${a.detail}`.toLowerCase().includes(w)));
   const item = "flex cursor-pointer items-baseline justify-between gap-4 rounded px-3 py-1.5 data-[selected=true]:bg-pine-soft";
   return (
     <D.Root open={open} onOpenChange={onOpenChange}>
       <D.Portal>
         <D.Overlay className="fixed inset-0 z-40 bg-black/45" />
-        <D.Content aria-describedby={undefined} className="fixed top-[12vh] left-1/2 z-50 w-[calc(100vw-32px)] max-w-xl -translate-x-1/2 overflow-hidden rounded-lg border bg-card shadow-xl">
+        <D.Content
+          aria-describedby={undefined}
+          className="fixed top-[12vh] left-1/2 z-50 w-[calc(100vw-32px)] max-w-xl -translate-x-1/2 overflow-hidden rounded-lg border bg-card shadow-xl"
+        >
           <D.Title className="sr-only">Find or do</D.Title>
           <Command shouldFilter={false} label="Find or do">
-            <Command.Input autoFocus value={text} onValueChange={setText} placeholder="A build, a job, a part, or what to do" className="h-12 w-full border-b bg-transparent px-4 text-[15px] outline-none placeholder:text-muted" />
+            <Command.Input
+              autoFocus
+              value={text}
+              onValueChange={setText}
+              placeholder="A build, a job, a part, or what to do"
+              className="h-12 w-full border-b bg-transparent px-4 text-[15px] outline-none placeholder:text-muted"
+            />
             <Command.List className="max-h-[52vh] overflow-y-auto p-2">
               {hits.length + acts.length === 0 && <p className="px-3 py-4 text-muted">Nothing here by that name. Try fewer letters.</p>}
               {hits.map((f) => (

@@ -6,16 +6,16 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { DropdownMenu as Menu } from "radix-ui";
 import { useState } from "react";
-import type { FrameView } from "./view";
 import { cx } from "../kit/cx";
 import { clock, day } from "../kit/time";
 import { Finder } from "./finder";
 import { Help } from "./help";
-import { VIEWS } from "./views";
+import { setTheme, signOut } from "./session";
 import { useKeys } from "./use-keys";
 import { useNow } from "./use-now";
 import { usePulse } from "./use-pulse";
-import { setTheme, signOut } from "./session";
+import type { FrameView } from "./view";
+import { VIEWS } from "./views";
 
 export function Frame({ view, children }: { view: FrameView; children: React.ReactNode }) {
   const path = usePathname();
@@ -37,10 +37,21 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
           {VIEWS.map((v) => {
             const on = v.href === "/" ? path === "/" : path.startsWith(v.href);
             return (
-              <Link key={v.href} href={v.href} aria-current={on ? "page" : undefined} className={cx("flex h-8 items-center gap-1.5 rounded-md px-2.5 text-[13px]", on ? "bg-paper font-bold text-[var(--pine)] dark:text-ink" : "hover:bg-pine-strong")}>
+              <Link
+                key={v.href}
+                href={v.href}
+                aria-current={on ? "page" : undefined}
+                className={cx(
+                  "flex h-8 items-center gap-1.5 rounded-md px-2.5 text-[13px]",
+                  on ? "bg-paper font-bold text-[var(--pine)] dark:text-ink" : "hover:bg-pine-strong",
+                )}
+              >
                 {v.name}
                 {v.href === "/proof" && view.waitingPhotos > 0 && (
-                  <span className="rounded-full bg-signal px-1.5 text-[11px] leading-[17px] font-bold text-white" title={`${view.waitingPhotos} photos wait for you`}>
+                  <span
+                    className="rounded-full bg-signal px-1.5 text-[11px] leading-[17px] font-bold text-white"
+                    title={`${view.waitingPhotos} photos wait for you`}
+                  >
                     {view.waitingPhotos}
                   </span>
                 )}
@@ -49,7 +60,11 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
           })}
         </nav>
         <div className="ml-auto flex items-center gap-4">
-          <button type="button" onClick={() => setFinding(true)} className="flex h-8 items-center gap-3 rounded-md border border-white/30 px-2.5 whitespace-nowrap hover:bg-pine-strong">
+          <button
+            type="button"
+            onClick={() => setFinding(true)}
+            className="flex h-8 items-center gap-3 rounded-md border border-white/30 px-2.5 whitespace-nowrap hover:bg-pine-strong"
+          >
             Find or do <kbd className="font-sans font-bold">/</kbd>
           </button>
           <span className="hidden whitespace-nowrap lg:inline" suppressHydrationWarning>
@@ -62,7 +77,10 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
                 <Menu.Label className="px-3 py-1.5 text-muted">
                   {view.workshop} · {view.user.role}
                 </Menu.Label>
-                <Menu.Item onSelect={() => setTheme()} className="flex items-center gap-2 rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
+                <Menu.Item
+                  onSelect={() => setTheme()}
+                  className="flex items-center gap-2 rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk"
+                >
                   <Sun size={14} className="dark:hidden" />
                   <Moon size={14} className="hidden dark:block" />
                   <span className="dark:hidden">Dark, for the evening</span>

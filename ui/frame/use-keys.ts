@@ -8,7 +8,14 @@ import { VIEWS } from "./views";
 /** Whether a key press belongs to a field or an open dialog. */
 export const typing = (e: KeyboardEvent): boolean => {
   const t = e.target as HTMLElement;
-  return e.ctrlKey || e.metaKey || e.altKey || ["INPUT", "TEXTAREA", "SELECT"].includes(t.tagName) || t.isContentEditable || !!document.querySelector('[role="dialog"]');
+  return (
+    e.ctrlKey ||
+    e.metaKey ||
+    e.altKey ||
+    ["INPUT", "TEXTAREA", "SELECT"].includes(t.tagName) ||
+    t.isContentEditable ||
+    !!document.querySelector('[role="dialog"]')
+  );
 };
 
 export function useKeys(on: { find(): void; help(): void }): void {

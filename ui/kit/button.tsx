@@ -19,6 +19,12 @@ export const buttonClass = (kind: Kind = "plain", size: Size = "desk"): string =
     KINDS[kind],
   );
 
-export function Button({ kind = "plain", size = "desk", className, type = "button", ...rest }: React.ComponentProps<"button"> & { kind?: Kind; size?: Size }) {
+export function Button({
+  kind = "plain",
+  size = "desk",
+  className,
+  type = "button",
+  ...rest
+}: React.ComponentProps<"button"> & { kind?: Kind; size?: Size }) {
   return <button type={type} className={cx(buttonClass(kind, size), className)} {...rest} />;
 }

@@ -5,13 +5,30 @@ import { X } from "lucide-react";
 import { Dialog as D } from "radix-ui";
 import { cx } from "./cx";
 
-export function Dialog({ open, onOpenChange, title, about, children, wide }: { open: boolean; onOpenChange(open: boolean): void; title: string; about?: string; children: React.ReactNode; wide?: boolean }) {
+export function Dialog({
+  open,
+  onOpenChange,
+  title,
+  about,
+  children,
+  wide,
+}: {
+  open: boolean;
+  onOpenChange(open: boolean): void;
+  title: string;
+  about?: string;
+  children: React.ReactNode;
+  wide?: boolean;
+}) {
   return (
     <D.Root open={open} onOpenChange={onOpenChange}>
       <D.Portal>
         <D.Overlay className="fixed inset-0 z-40 bg-black/45" />
         <D.Content
-          className={cx("fixed top-1/2 left-1/2 z-50 flex max-h-[88vh] w-[calc(100vw-32px)] -translate-x-1/2 -translate-y-1/2 flex-col rounded-lg border bg-card shadow-xl", wide ? "max-w-3xl" : "max-w-lg")}
+          className={cx(
+            "fixed top-1/2 left-1/2 z-50 flex max-h-[88vh] w-[calc(100vw-32px)] -translate-x-1/2 -translate-y-1/2 flex-col rounded-lg border bg-card shadow-xl",
+            wide ? "max-w-3xl" : "max-w-lg",
+          )}
           {...(about ? {} : { "aria-describedby": undefined })}
         >
           <div className="flex items-start justify-between gap-4 border-b px-5 py-3.5">

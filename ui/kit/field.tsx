@@ -19,7 +19,21 @@ interface Common {
   className?: string;
 }
 
-function Frame({ id, label, hint, fault, className, children }: { id: string; label: string; hint?: string; fault?: string; className?: string; children: React.ReactNode }) {
+function Frame({
+  id,
+  label,
+  hint,
+  fault,
+  className,
+  children,
+}: {
+  id: string;
+  label: string;
+  hint?: string;
+  fault?: string;
+  className?: string;
+  children: React.ReactNode;
+}) {
   return (
     <div className={cx("flex min-w-0 flex-col gap-1", className)}>
       <label htmlFor={id} className="font-semibold">
@@ -46,7 +60,14 @@ export function Field({ label, name, hint, faults = [], className, ...rest }: Co
   const fault = faultOf(faults, name);
   return (
     <Frame id={id} label={label} hint={hint} fault={fault} className={className}>
-      <input id={id} name={name} className={inputClass} aria-invalid={fault ? true : undefined} aria-describedby={fault ? `${id}-fault` : hint ? `${id}-hint` : undefined} {...rest} />
+      <input
+        id={id}
+        name={name}
+        className={inputClass}
+        aria-invalid={fault ? true : undefined}
+        aria-describedby={fault ? `${id}-fault` : hint ? `${id}-hint` : undefined}
+        {...rest}
+      />
     </Frame>
   );
 }
@@ -56,17 +77,39 @@ export function Area({ label, name, hint, faults = [], className, ...rest }: Com
   const fault = faultOf(faults, name);
   return (
     <Frame id={id} label={label} hint={hint} fault={fault} className={className}>
-      <textarea id={id} name={name} className={cx(inputClass, "h-auto min-h-20 py-2")} aria-invalid={fault ? true : undefined} aria-describedby={fault ? `${id}-fault` : hint ? `${id}-hint` : undefined} {...rest} />
+      <textarea
+        id={id}
+        name={name}
+        className={cx(inputClass, "h-auto min-h-20 py-2")}
+        aria-invalid={fault ? true : undefined}
+        aria-describedby={fault ? `${id}-fault` : hint ? `${id}-hint` : undefined}
+        {...rest}
+      />
     </Frame>
   );
 }
 
-export function Select({ label, name, hint, faults = [], className, options, ...rest }: Common & Omit<React.ComponentProps<"select">, "children"> & { options: readonly (readonly [string, string])[] }) {
+export function Select({
+  label,
+  name,
+  hint,
+  faults = [],
+  className,
+  options,
+  ...rest
+}: Common & Omit<React.ComponentProps<"select">, "children"> & { options: readonly (readonly [string, string])[] }) {
   const id = useId();
   const fault = faultOf(faults, name);
   return (
     <Frame id={id} label={label} hint={hint} fault={fault} className={className}>
-      <select id={id} name={name} className={inputClass} aria-invalid={fault ? true : undefined} aria-describedby={fault ? `${id}-fault` : hint ? `${id}-hint` : undefined} {...rest}>
+      <select
+        id={id}
+        name={name}
+        className={inputClass}
+        aria-invalid={fault ? true : undefined}
+        aria-describedby={fault ? `${id}-fault` : hint ? `${id}-hint` : undefined}
+        {...rest}
+      >
         {options.map(([value, text]) => (
           <option key={value} value={value}>
             {text}
@@ -90,7 +133,15 @@ export function Check({ label, hint, ...rest }: { label: string; hint?: string }
 }
 
 /** Somebody else was faster: both values, side by side, and nothing typed is lost. */
-export function StaleNote({ stale, labels, onTakeMine }: { stale: { mine: Record<string, unknown>; theirs: Record<string, unknown> }; labels: Record<string, string>; onTakeMine(): void }) {
+export function StaleNote({
+  stale,
+  labels,
+  onTakeMine,
+}: {
+  stale: { mine: Record<string, unknown>; theirs: Record<string, unknown> };
+  labels: Record<string, string>;
+  onTakeMine(): void;
+}) {
   const show = (v: unknown) => (v === null || v === "" ? "nothing" : Array.isArray(v) ? v.join(", ") : String(v).replace("T", " "));
   const keys = Object.keys(stale.mine);
   return (

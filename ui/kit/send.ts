@@ -14,12 +14,22 @@ export class SendError extends Error {
     super(typeof body.error === "string" ? body.error : "That did not work.");
     this.status = status;
     this.faults = Array.isArray(body.faults) ? (body.faults as Fault[]) : [];
-    if (body.stale) this.stale = { mine: body.mine as Record<string, unknown>, theirs: body.theirs as Record<string, unknown>, version: body.version as number };
+    if (body.stale)
+      this.stale = {
+        mine: body.mine as Record<string, unknown>,
+        theirs: body.theirs as Record<string, unknown>,
+        version: body.version as number,
+      };
   }
 }
 
 /** POST, PATCH or DELETE of JSON to /api/PATH. Throws SendError. */
-export async function send<T = Record<string, unknown>>(method: "POST" | "PATCH" | "DELETE", path: string, body: unknown = {}, signal?: AbortSignal): Promise<T> {
+export async function send<T = Record<string, unknown>>(
+  method: "POST" | "PATCH" | "DELETE",
+  path: string,
+  body: unknown = {},
+  signal?: AbortSignal,
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api/${path}`, { method, headers: { "content-type": "application/json" }, body: JSON.stringify(body), signal });

@@ -19,7 +19,10 @@ export function StageBadge({ stage, className }: { stage: string; className?: st
   return (
     <span
       title={s.name}
-      className={cx("wide inline-flex h-[18px] min-w-[26px] shrink-0 items-center justify-center rounded-[3px] px-1 text-[11px] leading-none", className)}
+      className={cx(
+        "wide inline-flex h-[18px] min-w-[26px] shrink-0 items-center justify-center rounded-[3px] px-1 text-[11px] leading-none",
+        className,
+      )}
       style={{ background: s.colour, color: s.ink }}
     >
       {s.code}

@@ -19,7 +19,21 @@ const KERB = 15;
 
 const EDGE = { late: "border-l-signal", open: "border-l-signal", tight: "border-l-amber", safe: "border-l-green" };
 
-export function LaneRow({ lane, axis, view, zoom, selected, onSelect }: { lane: Lane; axis: Axis; view: LanesView; zoom: "weeks" | "days"; selected?: string; onSelect(id: string): void }) {
+export function LaneRow({
+  lane,
+  axis,
+  view,
+  zoom,
+  selected,
+  onSelect,
+}: {
+  lane: Lane;
+  axis: Axis;
+  view: LanesView;
+  zoom: "weeks" | "days";
+  selected?: string;
+  onSelect(id: string): void;
+}) {
   const shoulder = 8 + Math.max(1, lane.benchRows) * BENCH_ROW;
   const road = lane.rows * ROW + 8;
   const height = Math.max(shoulder + road + KERB + 12, 116);
@@ -29,7 +43,10 @@ export function LaneRow({ lane, axis, view, zoom, selected, onSelect }: { lane: 
   const end = d.finish === null ? undefined : axis.x(d.finish);
   return (
     <section aria-label={`Lane of ${lane.name}`} className="relative mb-2 border-y bg-card" style={{ height }}>
-      <div className={cx("sticky left-0 z-[15] flex h-full flex-col border-r border-l-[5px] bg-card px-2.5 py-1.5", EDGE[d.state])} style={{ width: LABEL_PX }}>
+      <div
+        className={cx("sticky left-0 z-[15] flex h-full flex-col border-r border-l-[5px] bg-card px-2.5 py-1.5", EDGE[d.state])}
+        style={{ width: LABEL_PX }}
+      >
         <Link href={`/builds/${lane.buildId}`} title={lane.name} className="wide truncate text-[14px] hover:underline">
           {lane.name}
         </Link>
@@ -37,16 +54,41 @@ export function LaneRow({ lane, axis, view, zoom, selected, onSelect }: { lane: 
           {lane.van} · {lane.client}
         </p>
         <p className="mt-1 text-[12px]">due {day(view.zone, lane.date.due)}</p>
-        <p className={cx("truncate text-[12px] font-bold", d.state === "safe" ? "text-green-text" : d.state === "tight" ? "text-amber-text" : "text-signal-text")}>
-          {d.state === "open" ? "not all of it fits" : d.state === "late" ? `${-d.slackDays} ${d.slackDays === -1 ? "day" : "days"} over` : d.slackDays === 0 ? "no day to spare" : `${d.slackDays} ${d.slackDays === 1 ? "day" : "days"} of air`}
+        <p
+          className={cx(
+            "truncate text-[12px] font-bold",
+            d.state === "safe" ? "text-green-text" : d.state === "tight" ? "text-amber-text" : "text-signal-text",
+          )}
+        >
+          {d.state === "open"
+            ? "not all of it fits"
+            : d.state === "late"
+              ? `${-d.slackDays} ${d.slackDays === -1 ? "day" : "days"} over`
+              : d.slackDays === 0
+                ? "no day to spare"
+                : `${d.slackDays} ${d.slackDays === 1 ? "day" : "days"} of air`}
         </p>
         <div className="mt-auto text-ink">
           <VanSide van={view.vans[lane.vanId]} width={62} />
         </div>
       </div>
       <div className="absolute inset-y-0 overflow-hidden" style={{ left: LABEL_PX, width: axis.width }}>
-        {view.days.map((day2, i) => !day2.open && <div key={day2.at} aria-hidden="true" className="absolute inset-y-0 bg-ink/5" style={{ left: axis.lefts[i], width: axis.widths[i] }} />)}
-        <div aria-hidden="true" className="gravel absolute right-0 border-y" style={{ left: Math.max(0, axis.x(lane.arrives)), top, height: road }} />
+        {view.days.map(
+          (day2, i) =>
+            !day2.open && (
+              <div
+                key={day2.at}
+                aria-hidden="true"
+                className="absolute inset-y-0 bg-ink/5"
+                style={{ left: axis.lefts[i], width: axis.widths[i] }}
+              />
+            ),
+        )}
+        <div
+          aria-hidden="true"
+          className="gravel absolute right-0 border-y"
+          style={{ left: Math.max(0, axis.x(lane.arrives)), top, height: road }}
+        />
         {lane.stays.map((s) => {
           const left = axis.x(s.from);
           const width = Math.max(2, axis.x(s.to) - left);
@@ -54,18 +96,40 @@ export function LaneRow({ lane, axis, view, zoom, selected, onSelect }: { lane: 
           return (
             <div key={`${s.place} ${s.from}`}>
               {!yard && <div aria-hidden="true" className="absolute border-y bg-road" style={{ left, width, top, height: road }} />}
-              <div title={`${view.places[s.place]}: ${time(view.zone, s.from)} to ${time(view.zone, s.to)}`} className={cx("absolute overflow-hidden px-1 text-[11px] leading-[15px] whitespace-nowrap", yard ? "text-muted" : "bg-kerb text-on-kerb")} style={{ left, width: width - 1, top: top + road, height: KERB }}>
+              <div
+                title={`${view.places[s.place]}: ${time(view.zone, s.from)} to ${time(view.zone, s.to)}`}
+                className={cx(
+                  "absolute overflow-hidden px-1 text-[11px] leading-[15px] whitespace-nowrap",
+                  yard ? "text-muted" : "bg-kerb text-on-kerb",
+                )}
+                style={{ left, width: width - 1, top: top + road, height: KERB }}
+              >
                 {width > 24 ? view.places[s.place] : ""}
               </div>
             </div>
           );
         })}
         {end !== undefined && end > flag && (
-          <div aria-hidden="true" className="absolute border-y-[3px] border-signal" style={{ left: flag, width: end - flag, top: top - 2, height: road + 4 }} />
+          <div
+            aria-hidden="true"
+            className="absolute border-y-[3px] border-signal"
+            style={{ left: flag, width: end - flag, top: top - 2, height: road + 4 }}
+          />
         )}
-        {lane.blocks.filter((b) => (b.holdUntil ?? b.to) > view.days[0].at).map((b) => (
-          <BlockView key={b.jobId} b={b} axis={axis} view={view} top={b.bench ? shoulder - BENCH_ROW * (b.row + 1) - 2 + (top - shoulder) : top + 5 + b.row * ROW} big={zoom === "days"} on={selected === b.jobId} onSelect={onSelect} />
-        ))}
+        {lane.blocks
+          .filter((b) => (b.holdUntil ?? b.to) > view.days[0].at)
+          .map((b) => (
+            <BlockView
+              key={b.jobId}
+              b={b}
+              axis={axis}
+              view={view}
+              top={b.bench ? shoulder - BENCH_ROW * (b.row + 1) - 2 + (top - shoulder) : top + 5 + b.row * ROW}
+              big={zoom === "days"}
+              on={selected === b.jobId}
+              onSelect={onSelect}
+            />
+          ))}
         {lane.stops.map((s) => (
           <StopBar key={s.jobId} x={axis.x(s.at)} missing={s.missing} top={top} road={road} />
         ))}
@@ -75,7 +139,23 @@ export function LaneRow({ lane, axis, view, zoom, selected, onSelect }: { lane: 
   );
 }
 
-function BlockView({ b, axis, view, top, big, on, onSelect }: { b: Block; axis: Axis; view: LanesView; top: number; big: boolean; on: boolean; onSelect(id: string): void }) {
+function BlockView({
+  b,
+  axis,
+  view,
+  top,
+  big,
+  on,
+  onSelect,
+}: {
+  b: Block;
+  axis: Axis;
+  view: LanesView;
+  top: number;
+  big: boolean;
+  on: boolean;
+  onSelect(id: string): void;
+}) {
   const left = axis.x(b.from);
   const width = Math.max(3, axis.x(b.to) - left);
   const s = stageOf(b.stage);
@@ -86,8 +166,25 @@ function BlockView({ b, axis, view, top, big, on, onSelect }: { b: Block; axis: 
   const ghost = b.published;
   return (
     <>
-      {ghost && <div aria-hidden="true" className="absolute rounded-[3px] border border-dashed border-muted" style={{ left: axis.x(ghost.from), width: Math.max(3, axis.x(ghost.to) - axis.x(ghost.from)), top, height }} />}
-      {hold !== undefined && hold > left + width && <div aria-hidden="true" className="tape absolute rounded-r-[2px] opacity-90" style={{ left: left + width, width: hold - left - width, top: b.bench ? top + 4 : top + 2, height: b.bench ? height - 8 : height - 4 }} />}
+      {ghost && (
+        <div
+          aria-hidden="true"
+          className="absolute rounded-[3px] border border-dashed border-muted"
+          style={{ left: axis.x(ghost.from), width: Math.max(3, axis.x(ghost.to) - axis.x(ghost.from)), top, height }}
+        />
+      )}
+      {hold !== undefined && hold > left + width && (
+        <div
+          aria-hidden="true"
+          className="tape absolute rounded-r-[2px] opacity-90"
+          style={{
+            left: left + width,
+            width: hold - left - width,
+            top: b.bench ? top + 4 : top + 2,
+            height: b.bench ? height - 8 : height - 4,
+          }}
+        />
+      )}
       <button
         type="button"
         id={`block-${b.jobId}`}
@@ -96,17 +193,25 @@ function BlockView({ b, axis, view, top, big, on, onSelect }: { b: Block; axis: 
         aria-pressed={on}
         aria-label={`${b.code} ${b.name}, ${b.state === "done" ? "done" : b.state === "started" ? "under way" : "planned"} ${time(view.zone, b.from)} to ${time(view.zone, b.to)}${who ? `, ${who}` : ""}`}
         title={`${b.code} ${b.name}\n${time(view.zone, b.from)} to ${time(view.zone, b.to)}\n${view.places[b.place] ?? b.place}${who ? ` · ${who}` : ""}`}
-        className={cx("wide absolute overflow-hidden rounded-[3px] px-1 text-left text-[11px] whitespace-nowrap", b.state === "done" && "opacity-55", on && "outline-2 outline-offset-1 outline-ink z-10")}
+        className={cx(
+          "wide absolute overflow-hidden rounded-[3px] px-1 text-left text-[11px] whitespace-nowrap",
+          b.state === "done" && "opacity-55",
+          on && "outline-2 outline-offset-1 outline-ink z-10",
+        )}
         style={{
           left,
           width,
           top,
           height,
           lineHeight: `${height - (b.bench ? 3 : 0)}px`,
-          ...(b.bench ? { background: "var(--card)", border: `1.5px solid ${s.colour}`, color: "var(--ink)" } : { background: s.colour, color: s.ink }),
+          ...(b.bench
+            ? { background: "var(--card)", border: `1.5px solid ${s.colour}`, color: "var(--ink)" }
+            : { background: s.colour, color: s.ink }),
         }}
       >
-        {b.pinned && <span aria-hidden="true" className="absolute top-0 right-0 border-[4px] border-transparent border-t-ink border-r-ink" />}
+        {b.pinned && (
+          <span aria-hidden="true" className="absolute top-0 right-0 border-[4px] border-transparent border-t-ink border-r-ink" />
+        )}
         {text}
       </button>
     </>
@@ -115,9 +220,17 @@ function BlockView({ b, axis, view, top, big, on, onSelect }: { b: Block; axis: 
 
 function StopBar({ x, missing, top, road }: { x: number; missing: number; top: number; road: number }) {
   return (
-    <div className="pointer-events-none absolute z-10" style={{ left: x - (missing ? 2 : 0.5), top: top - 8, height: road + 11 }} title={missing ? `${missing} photos before this line opens` : "photos approved"}>
+    <div
+      className="pointer-events-none absolute z-10"
+      style={{ left: x - (missing ? 2 : 0.5), top: top - 8, height: road + 11 }}
+      title={missing ? `${missing} photos before this line opens` : "photos approved"}
+    >
       <div className="h-full bg-ink" style={{ width: missing ? 4 : 1 }} />
-      {missing > 0 && <span className="absolute -top-2 left-1/2 grid size-4 -translate-x-1/2 place-items-center rounded-full bg-ink text-[10px] font-bold text-paper">{missing}</span>}
+      {missing > 0 && (
+        <span className="absolute -top-2 left-1/2 grid size-4 -translate-x-1/2 place-items-center rounded-full bg-ink text-[10px] font-bold text-paper">
+          {missing}
+        </span>
+      )}
     </div>
   );
 }
@@ -126,7 +239,11 @@ function Flag({ x, top, height }: { x: number; top: number; height: number }) {
   return (
     <svg aria-hidden="true" className="pointer-events-none absolute z-10" style={{ left: x - 1, top }} width="18" height={height}>
       <rect x="0" y="0" width="2" height={height} fill="var(--ink)" />
-      {[0, 1, 2].map((r) => [0, 1, 2, 3].map((c) => <rect key={`${r}${c}`} x={2 + c * 4} y={r * 3.5} width="4" height="3.5" fill={(r + c) % 2 ? "var(--card)" : "var(--ink)"} />))}
+      {[0, 1, 2].map((r) =>
+        [0, 1, 2, 3].map((c) => (
+          <rect key={`${r}${c}`} x={2 + c * 4} y={r * 3.5} width="4" height="3.5" fill={(r + c) % 2 ? "var(--card)" : "var(--ink)"} />
+        )),
+      )}
       <rect x="2" y="0" width="16" height="10.5" fill="none" stroke="var(--ink)" strokeWidth="0.8" />
     </svg>
   );

@@ -5,12 +5,12 @@ import Link from "next/link";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { axis, ZOOMS } from "@/core/lanes/axis";
 import type { Block } from "@/core/lanes/lanes";
+import { zoneOf } from "@/core/time/zone";
 import { typing } from "../frame/use-keys";
 import { buttonClass } from "../kit/button";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
-import { zoneOf } from "@/core/time/zone";
-import { LaneRow, LABEL_PX } from "./lane";
+import { LABEL_PX, LaneRow } from "./lane";
 import { JobPanel } from "./panel";
 import { Scale } from "./scale";
 import { Toolbar } from "./toolbar";
@@ -45,7 +45,8 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
     const c = view.jobs[b.jobId];
     const old = c.pinStart;
     const to = start === null ? undefined : zoneOf(view.zone).show(start);
-    const set = (version: number, at: string | null | undefined) => send("PATCH", `jobs/${b.jobId}/pin`, { version, ...(at ? { start: at } : {}) });
+    const set = (version: number, at: string | null | undefined) =>
+      send("PATCH", `jobs/${b.jobId}/pin`, { version, ...(at ? { start: at } : {}) });
     void act.run(
       () => set(c.version, to),
       to ? `${c.name} is pinned to ${to.replace("T", " ")}. Replan to see what flows round it.` : `${c.name} is free again`,
@@ -101,21 +102,41 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
       <Toolbar view={view} zoom={zoom} onZoom={setZoom} onShow={show} />
       <div className="flex min-h-0 flex-1">
         {/* biome-ignore lint/a11y/noStaticElementInteractions: arrow keys move between the buttons inside */}
-        <div ref={scroller} onKeyDown={onKey} data-testid="lanes" className="relative min-w-0 flex-1 overflow-auto" style={{ height: "calc(100dvh - 52px - 48px)" }}>
+        <div
+          ref={scroller}
+          onKeyDown={onKey}
+          data-testid="lanes"
+          className="relative min-w-0 flex-1 overflow-auto"
+          style={{ height: "calc(100dvh - 52px - 48px)" }}
+        >
           <div className="relative" style={{ width: a.width + LABEL_PX }}>
             <Scale view={view} axis={a} zoom={zoom} />
             {view.lanes.map((l) => (
               <LaneRow key={l.buildId} lane={l} axis={a} view={view} zoom={zoom} selected={jobId} onSelect={show} />
             ))}
-            <div aria-hidden="true" className="pointer-events-none absolute top-[30px] bottom-0 z-20 w-[2px] bg-signal" style={{ left: LABEL_PX + a.x(view.now) }} />
+            <div
+              aria-hidden="true"
+              className="pointer-events-none absolute top-[30px] bottom-0 z-20 w-[2px] bg-signal"
+              style={{ left: LABEL_PX + a.x(view.now) }}
+            />
           </div>
         </div>
         {card && block ? (
-          <JobPanel key={card.id} card={card} block={block} view={view} onClose={() => setJobId(undefined)} onPin={(start) => pin(block, start)} busy={act.busy} />
+          <JobPanel
+            key={card.id}
+            card={card}
+            block={block}
+            view={view}
+            onClose={() => setJobId(undefined)}
+            onPin={(start) => pin(block, start)}
+            busy={act.busy}
+          />
         ) : (
           <aside className="hidden w-[290px] shrink-0 border-l bg-card p-4 text-muted xl:block">
             <p className="wide mb-1 text-[15px] text-ink">Why not earlier?</p>
-            <p>Select a block: here stand the reasons for its start, the binding one first, what it waits for, and the stop lines before it.</p>
+            <p>
+              Select a block: here stand the reasons for its start, the binding one first, what it waits for, and the stop lines before it.
+            </p>
             {view.unplaced.length > 0 && (
               <div className="mt-5">
                 <p className="wide mb-1 text-[15px] text-signal-text">No place in the plan</p>

@@ -20,7 +20,11 @@ export function Moves({ view, onShow }: { view: LanesView; onShow(id: string): v
                 <td className="pr-3">
                   {h.from === null ? "not planned" : time(view.zone, h.from)} → {h.to === null ? "does not fit" : time(view.zone, h.to)}
                 </td>
-                <td className={h.days > 0 ? "text-signal-text" : "text-green-text"}>{h.days === 0 ? "same day" : `${h.days > 0 ? "+" : "−"}${Math.abs(h.days)} working ${Math.abs(h.days) === 1 ? "day" : "days"}`}</td>
+                <td className={h.days > 0 ? "text-signal-text" : "text-green-text"}>
+                  {h.days === 0
+                    ? "same day"
+                    : `${h.days > 0 ? "+" : "−"}${Math.abs(h.days)} working ${Math.abs(h.days) === 1 ? "day" : "days"}`}
+                </td>
                 <td className="text-right text-muted">due {day(view.zone, h.due)}</td>
               </tr>
             ))}

@@ -11,12 +11,30 @@ import { Field } from "../kit/field";
 import { clock, local, near, time } from "../kit/time";
 import type { JobCard, LanesView } from "./view";
 
-export function JobPanel({ card, block, view, onClose, onPin, busy }: { card: JobCard; block: Block; view: LanesView; onClose(): void; onPin(start: number | null): void; busy: boolean }) {
+export function JobPanel({
+  card,
+  block,
+  view,
+  onClose,
+  onPin,
+  busy,
+}: {
+  card: JobCard;
+  block: Block;
+  view: LanesView;
+  onClose(): void;
+  onPin(start: number | null): void;
+  busy: boolean;
+}) {
   const z = zoneOf(view.zone);
   const sameDay = z.dayOf(block.from) === z.dayOf(block.to);
   const planned = block.state === "todo" || block.state === "paused";
   return (
-    <aside aria-label={`Job ${card.name}`} className="w-[300px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3.5" style={{ height: "calc(100dvh - 52px - 48px)" }}>
+    <aside
+      aria-label={`Job ${card.name}`}
+      className="w-[300px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3.5"
+      style={{ height: "calc(100dvh - 52px - 48px)" }}
+    >
       <div className="flex items-start justify-between gap-2">
         <p className="text-[12px] text-muted">
           {card.code} · {card.build}
@@ -31,7 +49,8 @@ export function JobPanel({ card, block, view, onClose, onPin, busy }: { card: Jo
         </Link>
       </h2>
       <p className="mt-1 text-muted">
-        {time(view.zone, block.from)} to {sameDay ? clock(view.zone, block.to) : time(view.zone, block.to)} · {view.places[block.place] ?? block.place}
+        {time(view.zone, block.from)} to {sameDay ? clock(view.zone, block.to) : time(view.zone, block.to)} ·{" "}
+        {view.places[block.place] ?? block.place}
         <br />
         {block.fitters.map((f) => view.people[f] ?? f).join(" + ") || "nobody named"} · {card.likely}
       </p>
@@ -43,7 +62,14 @@ export function JobPanel({ card, block, view, onClose, onPin, busy }: { card: Jo
           <ol className="flex flex-col gap-2">
             {block.why.map((w, i) => (
               <li key={`${w.kind} ${w.ref ?? ""}`} className="flex gap-2.5">
-                <span className={cx("grid size-[21px] shrink-0 place-items-center rounded-md text-[12px] font-bold text-white", i === 0 ? "bg-signal" : "bg-[#6b7476]")}>{i + 1}</span>
+                <span
+                  className={cx(
+                    "grid size-[21px] shrink-0 place-items-center rounded-md text-[12px] font-bold text-white",
+                    i === 0 ? "bg-signal" : "bg-[#6b7476]",
+                  )}
+                >
+                  {i + 1}
+                </span>
                 <span>
                   <span className={i === 0 ? "font-bold" : ""}>{w.text}</span>
                   {w.until && <span className="block text-[12px] text-muted">lets go {near(view.zone, z.parse(w.until), view.now)}</span>}
@@ -58,7 +84,14 @@ export function JobPanel({ card, block, view, onClose, onPin, busy }: { card: Jo
           <ul className="flex flex-col gap-2">
             {card.covers.map((c) => (
               <li key={c.name} className="flex gap-2.5">
-                <span className={cx("grid size-[21px] shrink-0 place-items-center rounded-md text-[12px] font-bold", c.approved === c.asked ? "bg-green text-white" : "bg-ink text-paper")}>{c.approved === c.asked ? "✓" : c.asked - c.approved}</span>
+                <span
+                  className={cx(
+                    "grid size-[21px] shrink-0 place-items-center rounded-md text-[12px] font-bold",
+                    c.approved === c.asked ? "bg-green text-white" : "bg-ink text-paper",
+                  )}
+                >
+                  {c.approved === c.asked ? "✓" : c.asked - c.approved}
+                </span>
                 <span>
                   {c.name}
                   <span className="block text-[12px] text-muted">
@@ -104,7 +137,16 @@ export function JobPanel({ card, block, view, onClose, onPin, busy }: { card: Jo
               if (!Number.isNaN(t)) onPin(t);
             }}
           >
-            <Field label="Start at" name="start" type="datetime-local" defaultValue={card.pinStart ?? local(view.zone, block.from)} required hint={card.pinStart ? `Pinned. The plan flows round it.` : "The plan then flows round it; a pin that breaks a rule is reported."} />
+            <Field
+              label="Start at"
+              name="start"
+              type="datetime-local"
+              defaultValue={card.pinStart ?? local(view.zone, block.from)}
+              required
+              hint={
+                card.pinStart ? `Pinned. The plan flows round it.` : "The plan then flows round it; a pin that breaks a rule is reported."
+              }
+            />
             <div className="flex gap-2">
               <Button type="submit" disabled={busy}>
                 Pin

@@ -21,7 +21,9 @@ export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom:
                     {d.date} {i === 0 || d.date <= 7 ? d.month : ""}
                   </span>
                 )}
-                <span className="absolute inset-x-0 bottom-0.5 text-center text-[11px] text-muted">{axis.widths[i] > 18 ? d.weekday : ""}</span>
+                <span className="absolute inset-x-0 bottom-0.5 text-center text-[11px] text-muted">
+                  {axis.widths[i] > 18 ? d.weekday : ""}
+                </span>
               </>
             ) : (
               <>
@@ -40,7 +42,11 @@ export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom:
           </div>
         );
       })}
-      <span className="absolute top-[13px] -translate-x-1/2 rounded-[3px] bg-signal px-1 text-[11px] font-bold text-white" style={{ left: LABEL_PX + axis.x(view.now) }} suppressHydrationWarning>
+      <span
+        className="absolute top-[13px] -translate-x-1/2 rounded-[3px] bg-signal px-1 text-[11px] font-bold text-white"
+        style={{ left: LABEL_PX + axis.x(view.now) }}
+        suppressHydrationWarning
+      >
         {clock(view.zone, view.now)}
       </span>
     </div>

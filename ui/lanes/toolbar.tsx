@@ -13,7 +13,17 @@ import { useForm } from "../kit/use-form";
 import { Moves } from "./moves";
 import type { LanesView } from "./view";
 
-export function Toolbar({ view, zoom, onZoom, onShow }: { view: LanesView; zoom: "weeks" | "days"; onZoom(z: "weeks" | "days"): void; onShow(id: string): void }) {
+export function Toolbar({
+  view,
+  zoom,
+  onZoom,
+  onShow,
+}: {
+  view: LanesView;
+  zoom: "weeks" | "days";
+  onZoom(z: "weeks" | "days"): void;
+  onShow(id: string): void;
+}) {
   const act = useAct();
   const [moving, setMoving] = useState(false);
   const [publishing, setPublishing] = useState(false);
@@ -27,9 +37,19 @@ export function Toolbar({ view, zoom, onZoom, onShow }: { view: LanesView; zoom:
   };
   return (
     <div className="sticky top-[52px] z-20 flex min-h-[48px] flex-wrap items-center gap-3 border-b bg-paper px-4 py-1.5">
-      <ToggleGroup.Root type="single" value={zoom} onValueChange={(v) => v && onZoom(v as "weeks" | "days")} aria-label="Zoom" className="flex overflow-hidden rounded-md border bg-card">
+      <ToggleGroup.Root
+        type="single"
+        value={zoom}
+        onValueChange={(v) => v && onZoom(v as "weeks" | "days")}
+        aria-label="Zoom"
+        className="flex overflow-hidden rounded-md border bg-card"
+      >
         {(["days", "weeks"] as const).map((z) => (
-          <ToggleGroup.Item key={z} value={z} className="h-8 px-3 capitalize data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper">
+          <ToggleGroup.Item
+            key={z}
+            value={z}
+            className="h-8 px-3 capitalize data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper"
+          >
             {z}
           </ToggleGroup.Item>
         ))}
@@ -63,11 +83,22 @@ export function Toolbar({ view, zoom, onZoom, onShow }: { view: LanesView; zoom:
         <Button onClick={() => setMoving(true)} disabled={!view.published || !view.hasPlan}>
           See what moves
         </Button>
-        <Button kind={view.stale || !view.hasPlan ? "plain" : "main"} disabled={!view.hasPlan || !!view.stale || (n === 0 && !!view.published)} onClick={() => setPublishing(true)} title={view.stale ? "Replan first: the plan does not know the last change" : undefined}>
+        <Button
+          kind={view.stale || !view.hasPlan ? "plain" : "main"}
+          disabled={!view.hasPlan || !!view.stale || (n === 0 && !!view.published)}
+          onClick={() => setPublishing(true)}
+          title={view.stale ? "Replan first: the plan does not know the last change" : undefined}
+        >
           Publish plan {next}
         </Button>
       </div>
-      <Dialog wide open={moving} onOpenChange={setMoving} title="What would move" about={view.published ? `against plan ${view.published.number}${view.published.note ? `, ${view.published.note}` : ""}` : undefined}>
+      <Dialog
+        wide
+        open={moving}
+        onOpenChange={setMoving}
+        title="What would move"
+        about={view.published ? `against plan ${view.published.number}${view.published.note ? `, ${view.published.note}` : ""}` : undefined}
+      >
         <Moves
           view={view}
           onShow={(id) => {
@@ -76,7 +107,12 @@ export function Toolbar({ view, zoom, onZoom, onShow }: { view: LanesView; zoom:
           }}
         />
       </Dialog>
-      <Dialog open={publishing} onOpenChange={setPublishing} title={`Publish plan ${next}`} about="The bench cards follow it from now on. Earlier plans are kept.">
+      <Dialog
+        open={publishing}
+        onOpenChange={setPublishing}
+        title={`Publish plan ${next}`}
+        about="The bench cards follow it from now on. Earlier plans are kept."
+      >
         <PublishForm number={next} moved={n} onDone={() => setPublishing(false)} />
       </Dialog>
     </div>
@@ -96,7 +132,14 @@ function PublishForm({ number, moved, onDone }: { number: number; moved: number;
       }}
     >
       <p>{moved === 0 ? "No planned job moves." : `${moved} ${moved === 1 ? "job moves" : "jobs move"} for the people on the floor.`}</p>
-      <Field label="Note" name="note" faults={form.faults} maxLength={300} autoFocus hint="What changed, in a few words; it stands with the plan's number." />
+      <Field
+        label="Note"
+        name="note"
+        faults={form.faults}
+        maxLength={300}
+        autoFocus
+        hint="What changed, in a few words; it stands with the plan's number."
+      />
       {form.general && (
         <p role="alert" className="text-signal-text">
           {form.general}

@@ -18,7 +18,11 @@ export function Proof({ view }: { view: ProofView }) {
   const act = useAct();
   const [asking, setAsking] = useState<WaitingPhoto>();
   const [looking, setLooking] = useState<WaitingPhoto>();
-  const approve = (p: WaitingPhoto) => act.run(() => send("POST", `photos/${p.id}/review`, { verdict: "approved" }), p.openInSet === 1 && p.holds.length ? `Approved. ${p.holds[0].name} may be started; the plan follows.` : "Approved");
+  const approve = (p: WaitingPhoto) =>
+    act.run(
+      () => send("POST", `photos/${p.id}/review`, { verdict: "approved" }),
+      p.openInSet === 1 && p.holds.length ? `Approved. ${p.holds[0].name} may be started; the plan follows.` : "Approved",
+    );
   const first = view.waiting[0];
   const latest = useRef({ first, approve, busy: act.busy });
   latest.current = { first, approve, busy: act.busy };
@@ -36,13 +40,21 @@ export function Proof({ view }: { view: ProofView }) {
     <div className="flex flex-1 flex-col lg:flex-row">
       <div className="min-w-0 flex-1 p-5">
         <h1 className="mb-1 text-[22px]">Photos that wait for you</h1>
-        <p className="mb-4 text-muted">{view.waiting.length === 0 ? "None. What fitters photograph before they close it stands here." : "What holds up most comes first. An approved set opens its stop line, and the plan follows."}</p>
+        <p className="mb-4 text-muted">
+          {view.waiting.length === 0
+            ? "None. What fitters photograph before they close it stands here."
+            : "What holds up most comes first. An approved set opens its stop line, and the plan follows."}
+        </p>
         <ul className="grid grid-cols-1 gap-4 md:grid-cols-2 xl:grid-cols-3">
           {view.waiting.map((p) => (
             <li key={p.id} className="flex flex-col overflow-hidden rounded-md border bg-card">
               <button type="button" onClick={() => setLooking(p)} aria-label={`Look at ${p.text} of ${p.build} in full`}>
                 {/* biome-ignore lint/performance/noImgElement: served small by our own route, kept by content hash */}
-                <img src={`/api/photos/${p.sha}?small`} alt={`${p.text}: ${p.job} of ${p.build}`} className="h-[178px] w-full object-cover" />
+                <img
+                  src={`/api/photos/${p.sha}?small`}
+                  alt={`${p.text}: ${p.job} of ${p.build}`}
+                  className="h-[178px] w-full object-cover"
+                />
               </button>
               <div className="flex flex-1 flex-col gap-2 px-3.5 py-3">
                 <div>
@@ -55,7 +67,8 @@ export function Proof({ view }: { view: ProofView }) {
                   <p className="mt-1">{p.text}</p>
                   <p className="text-[12px] text-muted">
                     {p.by}, {near(view.zone, p.at, view.now)}
-                    {p.holds.length > 0 && ` · before ${p.holds[0].name}${p.holds[0].start !== null ? `, ${near(view.zone, p.holds[0].start, view.now)}` : ""}`}
+                    {p.holds.length > 0 &&
+                      ` · before ${p.holds[0].name}${p.holds[0].start !== null ? `, ${near(view.zone, p.holds[0].start, view.now)}` : ""}`}
                   </p>
                 </div>
                 <div className="mt-auto grid grid-cols-2 gap-2">
@@ -109,10 +122,21 @@ export function Proof({ view }: { view: ProofView }) {
           ))}
         </ul>
       </aside>
-      <Dialog open={!!asking} onOpenChange={(o) => !o && setAsking(undefined)} title="Ask for it again" about={asking ? `${asking.text}, ${asking.build}` : undefined}>
+      <Dialog
+        open={!!asking}
+        onOpenChange={(o) => !o && setAsking(undefined)}
+        title="Ask for it again"
+        about={asking ? `${asking.text}, ${asking.build}` : undefined}
+      >
         {asking && <AskAgain photo={asking} onDone={() => setAsking(undefined)} />}
       </Dialog>
-      <Dialog wide open={!!looking} onOpenChange={(o) => !o && setLooking(undefined)} title={looking?.text ?? ""} about={looking ? `${looking.build}, ${looking.job} · ${looking.by}` : undefined}>
+      <Dialog
+        wide
+        open={!!looking}
+        onOpenChange={(o) => !o && setLooking(undefined)}
+        title={looking?.text ?? ""}
+        about={looking ? `${looking.build}, ${looking.job} · ${looking.by}` : undefined}
+      >
         {/* biome-ignore lint/performance/noImgElement: served by our own route */}
         {looking && <img src={`/api/photos/${looking.sha}`} alt={looking.text} className="w-full rounded-md" />}
       </Dialog>
@@ -131,7 +155,14 @@ function AskAgain({ photo, onDone }: { photo: WaitingPhoto; onDone(): void }) {
       className="flex flex-col gap-3"
       onSubmit={async (e) => {
         e.preventDefault();
-        if (await form.submit(() => send("POST", `photos/${photo.id}/review`, { verdict: "again", reason: text }), 1, "Asked again; it stands on the fitter's card")) onDone();
+        if (
+          await form.submit(
+            () => send("POST", `photos/${photo.id}/review`, { verdict: "again", reason: text }),
+            1,
+            "Asked again; it stands on the fitter's card",
+          )
+        )
+          onDone();
       }}
     >
       <div className="flex flex-wrap gap-2">
@@ -141,7 +172,15 @@ function AskAgain({ photo, onDone }: { photo: WaitingPhoto; onDone(): void }) {
           </Button>
         ))}
       </div>
-      <Area label="What the next photo has to show" name="reason" faults={form.faults} value={text} onChange={(e) => setText(e.target.value)} maxLength={300} autoFocus />
+      <Area
+        label="What the next photo has to show"
+        name="reason"
+        faults={form.faults}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        maxLength={300}
+        autoFocus
+      />
       {form.general && (
         <p role="alert" className="text-signal-text">
           {form.general}

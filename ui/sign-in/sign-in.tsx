@@ -12,7 +12,11 @@ export function SignIn({ workshop, people }: { workshop: string; people: { id: s
     setBusy(true);
     setError("");
     try {
-      const r = await fetch("/api/session", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+      const r = await fetch("/api/session", {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: JSON.stringify(body),
+      });
       const answer = (await r.json()) as { home?: string; error?: string };
       if (r.ok && answer.home) window.location.href = answer.home;
       else setError(answer.error ?? "That did not work.");
@@ -37,7 +41,12 @@ export function SignIn({ workshop, people }: { workshop: string; people: { id: s
             <ul className="mt-3 grid grid-cols-2 gap-2">
               {people.map((p) => (
                 <li key={p.id} className={p.role === "lead" ? "col-span-2" : ""}>
-                  <Button kind={p.role === "lead" ? "main" : "plain"} disabled={busy} className="h-11 w-full !justify-between" onClick={() => enter({ demoUser: p.id })}>
+                  <Button
+                    kind={p.role === "lead" ? "main" : "plain"}
+                    disabled={busy}
+                    className="h-11 w-full !justify-between"
+                    onClick={() => enter({ demoUser: p.id })}
+                  >
                     <span>{p.name}</span>
                     <span className="font-normal opacity-80">{p.role}</span>
                   </Button>

@@ -27,7 +27,12 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
   const [state, setState] = useState<PartState>(line.state);
   const save = async (data: FormData, version: number) => {
     const text = (k: string) => String(data.get(k) ?? "").trim();
-    const body = { state, shelf: text("shelf"), note: text("note"), ...(state === "promised" && text("promised") ? { promised: text("promised") } : {}) };
+    const body = {
+      state,
+      shelf: text("shelf"),
+      note: text("note"),
+      ...(state === "promised" && text("promised") ? { promised: text("promised") } : {}),
+    };
     if (await form.submit((v) => send("PATCH", `parts/${was.id}`, { version: v, ...body }), version, `${was.name} saved`)) onDone();
   };
   return (
@@ -40,16 +45,48 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
         void save(new FormData(e.currentTarget), was.version);
       }}
     >
-      <Select label={LABELS.state} name="state" faults={form.faults} value={state} onChange={(e) => setState(e.target.value as PartState)} options={STATES} />
-      {state === "promised" ? <Field label={LABELS.promised} name="promised" type="datetime-local" faults={form.faults} defaultValue={was.promised === null ? "" : local(view.zone, was.promised)} required /> : <Field label={LABELS.shelf} name="shelf" faults={form.faults} defaultValue={was.shelf} maxLength={60} />}
-      <Area className="col-span-2" label={LABELS.note} name="note" faults={form.faults} defaultValue={was.note} maxLength={500} hint={state === "wrong" ? "what is wrong with it; the supplier will ask" : undefined} />
+      <Select
+        label={LABELS.state}
+        name="state"
+        faults={form.faults}
+        value={state}
+        onChange={(e) => setState(e.target.value as PartState)}
+        options={STATES}
+      />
+      {state === "promised" ? (
+        <Field
+          label={LABELS.promised}
+          name="promised"
+          type="datetime-local"
+          faults={form.faults}
+          defaultValue={was.promised === null ? "" : local(view.zone, was.promised)}
+          required
+        />
+      ) : (
+        <Field label={LABELS.shelf} name="shelf" faults={form.faults} defaultValue={was.shelf} maxLength={60} />
+      )}
+      <Area
+        className="col-span-2"
+        label={LABELS.note}
+        name="note"
+        faults={form.faults}
+        defaultValue={was.note}
+        maxLength={500}
+        hint={state === "wrong" ? "what is wrong with it; the supplier will ask" : undefined}
+      />
       <div className="col-span-2 flex flex-col gap-3">
         {form.general && (
           <p role="alert" className="text-signal-text">
             {form.general}
           </p>
         )}
-        {form.stale && <StaleNote stale={form.stale} labels={LABELS} onTakeMine={() => void save(new FormData(document.getElementById("part-form") as HTMLFormElement), form.stale!.version)} />}
+        {form.stale && (
+          <StaleNote
+            stale={form.stale}
+            labels={LABELS}
+            onTakeMine={() => void save(new FormData(document.getElementById("part-form") as HTMLFormElement), form.stale!.version)}
+          />
+        )}
         <Button kind="main" type="submit" disabled={form.busy}>
           Save
         </Button>

@@ -14,7 +14,14 @@ import { useAct } from "../kit/use-act";
 import { PartForm } from "./part-form";
 import type { PartLine, StoresView } from "./view";
 
-const STATE: Record<PartState, string> = { needed: "to order", ordered: "ordered", promised: "promised", arrived: "here, to check", checked: "checked", wrong: "came wrong" };
+const STATE: Record<PartState, string> = {
+  needed: "to order",
+  ordered: "ordered",
+  promised: "promised",
+  arrived: "here, to check",
+  checked: "checked",
+  wrong: "came wrong",
+};
 
 type Filter = "open" | "order" | "way" | "goods" | "all";
 const FILTERS: [Filter, string, (l: PartLine) => boolean][] = [
@@ -36,7 +43,9 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
   }, [part]);
   const test = FILTERS.find(([f]) => f === filter)![2];
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const lines = view.lines.filter((l) => test(l) && words.every((w) => `${l.name} ${l.build} ${l.job} ${l.supplier}`.toLowerCase().includes(w)));
+  const lines = view.lines.filter(
+    (l) => test(l) && words.every((w) => `${l.name} ${l.build} ${l.job} ${l.supplier}`.toLowerCase().includes(w)),
+  );
   const groups = new Map<string, PartLine[]>();
   for (const l of lines) {
     const key = l.need === null ? "no date in the plan" : l.need <= view.now ? "wanted now" : `wanted ${day(view.zone, l.need)}`;
@@ -47,19 +56,39 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
       <div className="min-w-0 flex-1 p-5">
         <div className="mb-3 flex flex-wrap items-center gap-3">
           <h1 className="mr-2 text-[22px]">Stores</h1>
-          <div role="group" aria-label="Show" className="flex overflow-hidden rounded-md border bg-card">
+          <fieldset aria-label="Show" className="flex overflow-hidden rounded-md border bg-card">
             {FILTERS.map(([f, label, t]) => (
-              <button key={f} type="button" aria-pressed={filter === f} onClick={() => setFilter(f)} className={cx("h-8 px-3 whitespace-nowrap", filter === f && "bg-ink font-bold text-paper")}>
+              <button
+                key={f}
+                type="button"
+                aria-pressed={filter === f}
+                onClick={() => setFilter(f)}
+                className={cx("h-8 px-3 whitespace-nowrap", filter === f && "bg-ink font-bold text-paper")}
+              >
                 {label} <span className="opacity-75">{view.lines.filter(t).length}</span>
               </button>
             ))}
-          </div>
-          <input value={text} onChange={(e) => setText(e.target.value)} placeholder="part, build or supplier" aria-label="Filter by part, build or supplier" className="h-8 w-52 rounded-md border bg-card px-2.5" />
-          <Button className="ml-auto" disabled={act.busy} onClick={() => void act.run(() => send("POST", "parts/ask"), "Suppliers asked; new dates stand in the list")}>
+          </fieldset>
+          <input
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            placeholder="part, build or supplier"
+            aria-label="Filter by part, build or supplier"
+            className="h-8 w-52 rounded-md border bg-card px-2.5"
+          />
+          <Button
+            className="ml-auto"
+            disabled={act.busy}
+            onClick={() => void act.run(() => send("POST", "parts/ask"), "Suppliers asked; new dates stand in the list")}
+          >
             Ask the suppliers
           </Button>
         </div>
-        {lines.length === 0 && <p className="py-6 text-muted">{view.lines.length ? "No line of that kind." : "No parts yet: they come with the jobs of a build."}</p>}
+        {lines.length === 0 && (
+          <p className="py-6 text-muted">
+            {view.lines.length ? "No line of that kind." : "No parts yet: they come with the jobs of a build."}
+          </p>
+        )}
         {[...groups].map(([title, list]) => (
           <section key={title} className="mb-4" aria-label={title}>
             <h2 className="mb-1 text-[13px]">{title}</h2>
@@ -78,20 +107,32 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
             <p>
               <b className="text-amber-text">The plan is stale:</b> {view.stale}.
             </p>
-            <Button kind="main" className="mt-2 w-full" disabled={act.busy} onClick={() => void act.run(() => send("POST", "plan"), "Replanned")}>
+            <Button
+              kind="main"
+              className="mt-2 w-full"
+              disabled={act.busy}
+              onClick={() => void act.run(() => send("POST", "plan"), "Replanned")}
+            >
               {act.busy ? "Replanning …" : "Replan and see"}
             </Button>
           </div>
         ) : view.effect.length === 0 ? (
-          <p className="py-3 text-muted">{view.published === null ? "Publish a plan; from then on slips are measured against it." : `No handover moves against plan ${view.published}.`}</p>
+          <p className="py-3 text-muted">
+            {view.published === null
+              ? "Publish a plan; from then on slips are measured against it."
+              : `No handover moves against plan ${view.published}.`}
+          </p>
         ) : (
           <ul className="py-1">
             {view.effect.map((e) => (
               <li key={e.build} className="border-b py-2 last:border-0">
                 <b>{e.build}</b>{" "}
-                <b className={e.days > 0 ? "text-signal-text" : "text-green-text"}>{e.days === 0 ? "same day" : `${e.days > 0 ? "+" : "−"}${Math.abs(e.days)} ${Math.abs(e.days) === 1 ? "day" : "days"}`}</b>
+                <b className={e.days > 0 ? "text-signal-text" : "text-green-text"}>
+                  {e.days === 0 ? "same day" : `${e.days > 0 ? "+" : "−"}${Math.abs(e.days)} ${Math.abs(e.days) === 1 ? "day" : "days"}`}
+                </b>
                 <span className="block text-[12px] text-muted">
-                  {e.from === null ? "not planned" : near(view.zone, e.from, view.now)} → {e.to === null ? "does not fit" : near(view.zone, e.to, view.now)}
+                  {e.from === null ? "not planned" : near(view.zone, e.from, view.now)} →{" "}
+                  {e.to === null ? "does not fit" : near(view.zone, e.to, view.now)}
                 </span>
               </li>
             ))}
@@ -99,11 +140,19 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
         )}
         {!view.stale && view.effect.length > 0 && (
           <p className="text-muted">
-            Against plan {view.published}. <Link href="/lanes" className="underline underline-offset-2">See what moves and publish</Link>
+            Against plan {view.published}.{" "}
+            <Link href="/lanes" className="underline underline-offset-2">
+              See what moves and publish
+            </Link>
           </p>
         )}
       </aside>
-      <Dialog open={!!editing} onOpenChange={(o) => !o && setEditing(undefined)} title={editing?.name ?? ""} about={editing ? `${editing.quantity} for ${editing.build}, ${editing.job} · ${editing.supplier}` : undefined}>
+      <Dialog
+        open={!!editing}
+        onOpenChange={(o) => !o && setEditing(undefined)}
+        title={editing?.name ?? ""}
+        about={editing ? `${editing.quantity} for ${editing.build}, ${editing.job} · ${editing.supplier}` : undefined}
+      >
         {editing && <PartForm line={editing} view={view} onDone={() => setEditing(undefined)} />}
       </Dialog>
     </div>
@@ -111,16 +160,31 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
 }
 
 /** The state that usually comes next, offered as one tap. */
-const NEXT: Partial<Record<PartState, [PartState, string]>> = { needed: ["ordered", "Ordered"], ordered: ["arrived", "Arrived"], promised: ["arrived", "Arrived"], arrived: ["checked", "Checked, complete"], wrong: ["ordered", "Ordered again"] };
+const NEXT: Partial<Record<PartState, [PartState, string]>> = {
+  needed: ["ordered", "Ordered"],
+  ordered: ["arrived", "Arrived"],
+  promised: ["arrived", "Arrived"],
+  arrived: ["checked", "Checked, complete"],
+  wrong: ["ordered", "Ordered again"],
+};
 
 function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; marked: boolean; onEdit(): void }) {
   const act = useAct();
   const next = NEXT[l.state];
-  const slip = l.promised !== null && l.firstPromised !== null && l.promised - l.firstPromised > 60 ? Math.round((l.promised - l.firstPromised) / 1440) : 0;
+  const slip =
+    l.promised !== null && l.firstPromised !== null && l.promised - l.firstPromised > 60
+      ? Math.round((l.promised - l.firstPromised) / 1440)
+      : 0;
   const pressing = l.orderBy !== null && l.orderBy < view.now;
   const back = () => send("PATCH", `parts/${l.id}`, { version: l.version + 1, state: l.state });
   return (
-    <li id={`part-${l.id}`} className={cx("grid grid-cols-[26px_minmax(0,1.3fr)_minmax(0,1.2fr)_minmax(0,1.1fr)_210px] items-center gap-3 border-b px-3 py-2 last:border-0", marked && "bg-pine-soft")}>
+    <li
+      id={`part-${l.id}`}
+      className={cx(
+        "grid grid-cols-[26px_minmax(0,1.3fr)_minmax(0,1.2fr)_minmax(0,1.1fr)_210px] items-center gap-3 border-b px-3 py-2 last:border-0",
+        marked && "bg-pine-soft",
+      )}
+    >
       <StageBadge stage={l.stage} />
       <div className="min-w-0">
         <p className="truncate font-semibold" title={l.name}>
@@ -133,7 +197,17 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
         <span className="block truncate text-[12px] text-muted">{l.job}</span>
       </Link>
       <div className="min-w-0">
-        <p className={cx(l.state === "checked" ? "text-green-text" : l.state === "wrong" || l.late > 0 ? "font-bold text-signal-text" : pressing ? "font-bold text-amber-text" : "")}>
+        <p
+          className={cx(
+            l.state === "checked"
+              ? "text-green-text"
+              : l.state === "wrong" || l.late > 0
+                ? "font-bold text-signal-text"
+                : pressing
+                  ? "font-bold text-amber-text"
+                  : "",
+          )}
+        >
           {l.state === "promised" && l.promised !== null ? `promised ${day(view.zone, l.promised)}` : STATE[l.state]}
           {l.state === "checked" && l.shelf && `, shelf ${l.shelf}`}
         </p>
@@ -150,7 +224,17 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
       </div>
       <div className="flex justify-end gap-1.5">
         {next && (
-          <Button disabled={act.busy} className="!px-2.5" onClick={() => void act.run(() => send("PATCH", `parts/${l.id}`, { version: l.version, state: next[0] }), `${l.name}: ${STATE[next[0]]}`, back)}>
+          <Button
+            disabled={act.busy}
+            className="!px-2.5"
+            onClick={() =>
+              void act.run(
+                () => send("PATCH", `parts/${l.id}`, { version: l.version, state: next[0] }),
+                `${l.name}: ${STATE[next[0]]}`,
+                back,
+              )
+            }
+          >
             {next[1]}
           </Button>
         )}

@@ -50,7 +50,19 @@ function zoneBox(v: VanShape, zone: string): [x: number, y: number, w: number, h
 /** How many millimetres stand beside the body on the drawing. */
 const PAD = 60;
 
-export function VanPlan({ van, marks, width, hatchId, people }: { van: VanShape; marks: readonly ZoneMark[]; width: number; hatchId: string; people?: React.ReactNode }) {
+export function VanPlan({
+  van,
+  marks,
+  width,
+  hatchId,
+  people,
+}: {
+  van: VanShape;
+  marks: readonly ZoneMark[];
+  width: number;
+  hatchId: string;
+  people?: React.ReactNode;
+}) {
   const w = van.lengthMm + 2 * PAD;
   const h = van.widthMm + 2 * PAD;
   const L = van.lengthMm;
@@ -58,7 +70,20 @@ export function VanPlan({ van, marks, width, hatchId, people }: { van: VanShape;
   const nose = Math.min(620, van.cabMm * 0.36);
   const whole = marks.some((m) => m.zone === "outside");
   return (
-    <svg viewBox={`${-PAD} ${-PAD} ${w} ${h}`} width={width} height={(width * h) / w} role="img" aria-label={`${van.name}, ${marks.length ? marks.map((m) => m.label).filter((x, i, all) => all.indexOf(x) === i).join("; ") : "nothing in work on it"}`}>
+    <svg
+      viewBox={`${-PAD} ${-PAD} ${w} ${h}`}
+      width={width}
+      height={(width * h) / w}
+      role="img"
+      aria-label={`${van.name}, ${
+        marks.length
+          ? marks
+              .map((m) => m.label)
+              .filter((x, i, all) => all.indexOf(x) === i)
+              .join("; ")
+          : "nothing in work on it"
+      }`}
+    >
       <defs>
         <pattern id={hatchId} width="180" height="180" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="180" height="180" fill="var(--tape-a)" />
@@ -71,14 +96,28 @@ export function VanPlan({ van, marks, width, hatchId, people }: { van: VanShape;
         stroke={whole ? (marks.find((m) => m.zone === "outside")?.colour ?? "var(--ink)") : "var(--ink)"}
         strokeWidth={whole ? 90 : 46}
       />
-      <path d={`M ${van.cabMm - 420} 110 Q ${van.cabMm - 620} ${W / 2} ${van.cabMm - 420} ${W - 110}`} fill="none" stroke="var(--ink)" strokeWidth={30} />
+      <path
+        d={`M ${van.cabMm - 420} 110 Q ${van.cabMm - 620} ${W / 2} ${van.cabMm - 420} ${W - 110}`}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={30}
+      />
       {marks.map((m, i) => {
         const box = zoneBox(van, m.zone);
         if (!box) return null;
         const [x, y, bw, bh] = box;
         return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the marks of one drawing never move
-          <rect key={i} x={x} y={y} width={bw} height={bh} rx={50} fill={m.kind === "work" ? m.colour : `url(#${hatchId})`} opacity={m.kind === "work" ? 0.88 : 1} />
+          <rect
+            // biome-ignore lint/suspicious/noArrayIndexKey: the marks of one drawing never move
+            key={i}
+            x={x}
+            y={y}
+            width={bw}
+            height={bh}
+            rx={50}
+            fill={m.kind === "work" ? m.colour : `url(#${hatchId})`}
+            opacity={m.kind === "work" ? 0.88 : 1}
+          />
         );
       })}
       {people}
@@ -95,7 +134,13 @@ export function VanSide({ van, width }: { van: VanShape; width: number }) {
   const rear = van.frontAxleMm + van.wheelbaseMm;
   return (
     <svg viewBox={`-60 -60 ${L + 120} ${H + 120}`} width={width} height={(width * (H + 120)) / (L + 120)} aria-hidden="true">
-      <path d={`M 0 ${ground} V ${H * 0.62} Q 60 ${H * 0.5} ${van.cabMm * 0.42} ${H * 0.42} L ${van.cabMm * 0.78} 120 Q ${van.cabMm * 0.85} 0 ${van.cabMm * 1.05} 0 H ${L - 160} Q ${L} 0 ${L} 180 V ${ground} Z`} fill="none" stroke="currentColor" strokeWidth={70} strokeLinejoin="round" />
+      <path
+        d={`M 0 ${ground} V ${H * 0.62} Q 60 ${H * 0.5} ${van.cabMm * 0.42} ${H * 0.42} L ${van.cabMm * 0.78} 120 Q ${van.cabMm * 0.85} 0 ${van.cabMm * 1.05} 0 H ${L - 160} Q ${L} 0 ${L} 180 V ${ground} Z`}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={70}
+        strokeLinejoin="round"
+      />
       {[front, rear].map((x) => (
         <circle key={x} cx={x} cy={ground} r={wheel} fill="var(--card)" stroke="currentColor" strokeWidth={70} />
       ))}

@@ -26,7 +26,11 @@ export function Bays({ view }: { view: WorkshopView }) {
   const [editing, setEditing] = useState<BayView | "new">();
   return (
     <>
-      <Head about="A bay holds one van. What it has decides which jobs may be done in it." add="Add a bay" onAdd={() => setEditing("new")} />
+      <Head
+        about="A bay holds one van. What it has decides which jobs may be done in it."
+        add="Add a bay"
+        onAdd={() => setEditing("new")}
+      />
       <Rows empty="No bay yet.">
         {view.bays.map((b) => (
           <Row
@@ -48,7 +52,11 @@ export function Bays({ view }: { view: WorkshopView }) {
           </Row>
         ))}
       </Rows>
-      <Dialog open={!!editing} onOpenChange={(o) => !o && setEditing(undefined)} title={editing === "new" ? "Add a bay" : `Change ${editing?.name ?? ""}`}>
+      <Dialog
+        open={!!editing}
+        onOpenChange={(o) => !o && setEditing(undefined)}
+        title={editing === "new" ? "Add a bay" : `Change ${editing?.name ?? ""}`}
+      >
         {editing && <BayForm bay={editing === "new" ? undefined : editing} onDone={() => setEditing(undefined)} />}
       </Dialog>
     </>
@@ -64,7 +72,14 @@ function BayForm({ bay, onDone }: { bay?: BayView; onDone(): void }) {
       return t === "" ? {} : { [k]: Number(t) };
     };
     const body = { name: String(data.get("name") ?? ""), has, ...number("tempC"), ...number("maxHeightMm"), ...number("maxLengthMm") };
-    if (await form.submit((v) => (bay ? send("PATCH", `bays/${bay.id}`, { version: v, ...body }) : send("POST", "bays", body)), version, "Saved. Replan to use it.")) onDone();
+    if (
+      await form.submit(
+        (v) => (bay ? send("PATCH", `bays/${bay.id}`, { version: v, ...body }) : send("POST", "bays", body)),
+        version,
+        "Saved. Replan to use it.",
+      )
+    )
+      onDone();
   };
   return (
     <form
@@ -80,15 +95,39 @@ function BayForm({ bay, onDone }: { bay?: BayView; onDone(): void }) {
       <fieldset className="grid grid-cols-2 gap-x-4">
         <legend className="mb-1 font-semibold">{LABELS.has}</legend>
         {HAS.map(([id, hint]) => (
-          <Check key={id} label={id} hint={hint} checked={has.includes(id)} onChange={(e) => setHas(e.target.checked ? [...has, id] : has.filter((h) => h !== id))} />
+          <Check
+            key={id}
+            label={id}
+            hint={hint}
+            checked={has.includes(id)}
+            onChange={(e) => setHas(e.target.checked ? [...has, id] : has.filter((h) => h !== id))}
+          />
         ))}
       </fieldset>
       <div className="grid grid-cols-3 gap-4">
         <Field label={LABELS.tempC} name="tempC" type="number" step={0.5} faults={form.faults} defaultValue={bay?.tempC ?? ""} />
-        <Field label={LABELS.maxHeightMm} name="maxHeightMm" type="number" faults={form.faults} defaultValue={bay?.maxHeightMm ?? ""} hint="empty: any" />
-        <Field label={LABELS.maxLengthMm} name="maxLengthMm" type="number" faults={form.faults} defaultValue={bay?.maxLengthMm ?? ""} hint="empty: any" />
+        <Field
+          label={LABELS.maxHeightMm}
+          name="maxHeightMm"
+          type="number"
+          faults={form.faults}
+          defaultValue={bay?.maxHeightMm ?? ""}
+          hint="empty: any"
+        />
+        <Field
+          label={LABELS.maxLengthMm}
+          name="maxLengthMm"
+          type="number"
+          faults={form.faults}
+          defaultValue={bay?.maxLengthMm ?? ""}
+          hint="empty: any"
+        />
       </div>
-      <FormEnd form={form} labels={LABELS} onTakeMine={() => void save(new FormData(document.getElementById("bay-form") as HTMLFormElement), form.stale!.version)} />
+      <FormEnd
+        form={form}
+        labels={LABELS}
+        onTakeMine={() => void save(new FormData(document.getElementById("bay-form") as HTMLFormElement), form.stale!.version)}
+      />
     </form>
   );
 }

@@ -38,7 +38,11 @@ export function Hours({ view }: { view: WorkshopView }) {
   const [day, setDay] = useState<CalendarView>();
   return (
     <>
-      <Head about="Each calendar stands alone: closing the shop does not close a fitter's own hours." add="Add hours" onAdd={() => setAdding(true)} />
+      <Head
+        about="Each calendar stands alone: closing the shop does not close a fitter's own hours."
+        add="Add hours"
+        onAdd={() => setAdding(true)}
+      />
       <Rows empty="No hours yet.">
         {view.calendars.map((c) => (
           <Row
@@ -58,7 +62,25 @@ export function Hours({ view }: { view: WorkshopView }) {
               <span key={d.id} className="flex items-center gap-2 text-[12px] text-muted">
                 {d.date}: {d.opens ? `${d.opens} to ${d.closes}${d.overtime ? ", overtime" : ""}` : "closed"}
                 {d.reason && `, ${d.reason}`}
-                <button type="button" disabled={act.busy} className="underline underline-offset-2" onClick={() => void act.run(() => send("DELETE", `calendar-days/${d.id}`), "Taken out", () => send("POST", "calendar-days", { calendarId: c.id, date: d.date, reason: d.reason, overtime: d.overtime, ...(d.opens ? { opens: d.opens, closes: d.closes } : {}) }))}>
+                <button
+                  type="button"
+                  disabled={act.busy}
+                  className="underline underline-offset-2"
+                  onClick={() =>
+                    void act.run(
+                      () => send("DELETE", `calendar-days/${d.id}`),
+                      "Taken out",
+                      () =>
+                        send("POST", "calendar-days", {
+                          calendarId: c.id,
+                          date: d.date,
+                          reason: d.reason,
+                          overtime: d.overtime,
+                          ...(d.opens ? { opens: d.opens, closes: d.closes } : {}),
+                        }),
+                    )
+                  }
+                >
                   take out
                 </button>
               </span>
@@ -72,7 +94,12 @@ export function Hours({ view }: { view: WorkshopView }) {
       <Dialog open={adding} onOpenChange={setAdding} title="Add hours">
         <AddForm view={view} onDone={() => setAdding(false)} />
       </Dialog>
-      <Dialog open={!!day} onOpenChange={(o) => !o && setDay(undefined)} title={`A single day of ${day?.name ?? ""}`} about="Extra hours win over the week; without hours the day is closed.">
+      <Dialog
+        open={!!day}
+        onOpenChange={(o) => !o && setDay(undefined)}
+        title={`A single day of ${day?.name ?? ""}`}
+        about="Extra hours win over the week; without hours the day is closed."
+      >
         {day && <DayForm calendar={day} onDone={() => setDay(undefined)} />}
       </Dialog>
     </>
@@ -85,9 +112,17 @@ function WeekForm({ calendar, onDone }: { calendar: CalendarView; onDone(): void
   const [name, setName] = useState(calendar.name);
   const save = async (version: number) => {
     const sorted = [...windows].sort((a, b) => a.weekday - b.weekday || a.opens.localeCompare(b.opens));
-    if (await form.submit((v) => send("PATCH", `calendars/${calendar.id}`, { version: v, name, windows: sorted }), version, "Saved. Replan to use it.")) onDone();
+    if (
+      await form.submit(
+        (v) => send("PATCH", `calendars/${calendar.id}`, { version: v, name, windows: sorted }),
+        version,
+        "Saved. Replan to use it.",
+      )
+    )
+      onDone();
   };
-  const set = (i: number, key: "opens" | "closes", value: string) => setWindows(windows.map((w, k) => (k === i ? { ...w, [key]: value } : w)));
+  const set = (i: number, key: "opens" | "closes", value: string) =>
+    setWindows(windows.map((w, k) => (k === i ? { ...w, [key]: value } : w)));
   const fault = faultOf(form.faults, "windows");
   return (
     <form
@@ -98,7 +133,15 @@ function WeekForm({ calendar, onDone }: { calendar: CalendarView; onDone(): void
         void save(calendar.version);
       }}
     >
-      <Field label="Name" name="name" faults={form.faults} value={name} onChange={(e) => setName(e.target.value)} required maxLength={120} />
+      <Field
+        label="Name"
+        name="name"
+        faults={form.faults}
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        required
+        maxLength={120}
+      />
       <div className="flex flex-col gap-1.5">
         {DAYS.map((d, weekday) => (
           <div key={d} className="flex min-h-9 flex-wrap items-center gap-2">
@@ -107,16 +150,48 @@ function WeekForm({ calendar, onDone }: { calendar: CalendarView; onDone(): void
               w.weekday === weekday ? (
                 // biome-ignore lint/suspicious/noArrayIndexKey: rows of a form have no other name
                 <span key={i} className="flex items-center gap-1 rounded-md border px-1.5 py-0.5">
-                  <input type="time" aria-label={`${d} opens`} value={w.opens} onChange={(e) => set(i, "opens", e.target.value)} className="bg-transparent" required />
+                  <input
+                    type="time"
+                    aria-label={`${d} opens`}
+                    value={w.opens}
+                    onChange={(e) => set(i, "opens", e.target.value)}
+                    className="bg-transparent"
+                    required
+                  />
                   to
-                  <input type="time" aria-label={`${d} closes`} value={w.closes === "24:00" ? "23:59" : w.closes} onChange={(e) => set(i, "closes", e.target.value)} className="bg-transparent" required />
-                  <button type="button" aria-label={`Take out ${d} ${w.opens}`} className="px-1" onClick={() => setWindows(windows.filter((_, k) => k !== i))}>
+                  <input
+                    type="time"
+                    aria-label={`${d} closes`}
+                    value={w.closes === "24:00" ? "23:59" : w.closes}
+                    onChange={(e) => set(i, "closes", e.target.value)}
+                    className="bg-transparent"
+                    required
+                  />
+                  <button
+                    type="button"
+                    aria-label={`Take out ${d} ${w.opens}`}
+                    className="px-1"
+                    onClick={() => setWindows(windows.filter((_, k) => k !== i))}
+                  >
                     ×
                   </button>
                 </span>
               ) : null,
             )}
-            <Button kind="quiet" className="!h-7 !px-2" onClick={() => setWindows([...windows, { weekday, opens: windows.some((w) => w.weekday === weekday) ? "12:45" : "08:00", closes: windows.some((w) => w.weekday === weekday) ? "17:00" : "12:00" }])}>
+            <Button
+              kind="quiet"
+              className="!h-7 !px-2"
+              onClick={() =>
+                setWindows([
+                  ...windows,
+                  {
+                    weekday,
+                    opens: windows.some((w) => w.weekday === weekday) ? "12:45" : "08:00",
+                    closes: windows.some((w) => w.weekday === weekday) ? "17:00" : "12:00",
+                  },
+                ])
+              }
+            >
               + hours
             </Button>
           </div>
@@ -141,11 +216,23 @@ function AddForm({ view, onDone }: { view: WorkshopView; onDone(): void }) {
       onSubmit={async (e) => {
         e.preventDefault();
         const d = new FormData(e.currentTarget);
-        if (await form.submit(() => send("POST", "calendars", { name: String(d.get("name") ?? ""), copyOf: String(d.get("copyOf") ?? "") }), 1, "Added; change its hours now")) onDone();
+        if (
+          await form.submit(
+            () => send("POST", "calendars", { name: String(d.get("name") ?? ""), copyOf: String(d.get("copyOf") ?? "") }),
+            1,
+            "Added; change its hours now",
+          )
+        )
+          onDone();
       }}
     >
       <Field label="Name" name="name" faults={form.faults} required maxLength={120} />
-      <Select label="Begin with the hours of" name="copyOf" faults={form.faults} options={view.calendars.map((c) => [c.id, c.name] as const)} />
+      <Select
+        label="Begin with the hours of"
+        name="copyOf"
+        faults={form.faults}
+        options={view.calendars.map((c) => [c.id, c.name] as const)}
+      />
       <FormEnd form={form} labels={{}} onTakeMine={() => undefined} />
     </form>
   );
@@ -162,7 +249,12 @@ function DayForm({ calendar, onDone }: { calendar: CalendarView; onDone(): void 
         e.preventDefault();
         const d = new FormData(e.currentTarget);
         const text = (k: string) => String(d.get(k) ?? "");
-        const body = { calendarId: calendar.id, date: text("date"), reason: text("reason"), ...(open ? { opens: text("opens"), closes: text("closes"), overtime: d.get("overtime") === "on" } : {}) };
+        const body = {
+          calendarId: calendar.id,
+          date: text("date"),
+          reason: text("reason"),
+          ...(open ? { opens: text("opens"), closes: text("closes"), overtime: d.get("overtime") === "on" } : {}),
+        };
         if (await form.submit(() => send("POST", "calendar-days", body), 1, "Saved. Replan to use it.")) onDone();
       }}
     >

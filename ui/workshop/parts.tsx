@@ -25,7 +25,17 @@ export function Rows({ empty, children }: { empty: string; children: React.React
   return <ul className="overflow-hidden rounded-md border bg-card">{children}</ul>;
 }
 
-export function Row({ title, retired, children, actions }: { title: string; retired?: boolean; children: React.ReactNode; actions: React.ReactNode }) {
+export function Row({
+  title,
+  retired,
+  children,
+  actions,
+}: {
+  title: string;
+  retired?: boolean;
+  children: React.ReactNode;
+  actions: React.ReactNode;
+}) {
   return (
     <li className="grid grid-cols-[190px_minmax(0,1fr)_auto] items-center gap-4 border-b px-4 py-2.5 last:border-0">
       <p className={cx("wide truncate text-[14px]", retired && "text-muted line-through")} title={title}>
@@ -42,7 +52,17 @@ export function Retire({ path, name, version, retired }: { path: string; name: s
   const act = useAct();
   const set = (v: number, to: boolean) => send("POST", `${path}/retire`, { version: v, retired: to });
   return (
-    <Button kind="quiet" disabled={act.busy} onClick={() => void act.run(() => set(version, !retired), retired ? `${name} is back` : `${name} is retired; what it did is kept`, () => set(version + 1, retired))}>
+    <Button
+      kind="quiet"
+      disabled={act.busy}
+      onClick={() =>
+        void act.run(
+          () => set(version, !retired),
+          retired ? `${name} is back` : `${name} is retired; what it did is kept`,
+          () => set(version + 1, retired),
+        )
+      }
+    >
       {retired ? "Bring back" : "Retire"}
     </Button>
   );

@@ -24,7 +24,11 @@ export function People({ view }: { view: WorkshopView }) {
   const hours = new Map(view.calendars.map((c) => [c.id, c.name]));
   return (
     <>
-      <Head about="Level 1 helps, 2 works alone, 3 signs off. A ticket is good through its last day." add="Add a fitter" onAdd={() => setEditing("new")} />
+      <Head
+        about="Level 1 helps, 2 works alone, 3 signs off. A ticket is good through its last day."
+        add="Add a fitter"
+        onAdd={() => setEditing("new")}
+      />
       <Rows empty="Nobody yet.">
         {view.fitters.map((f) => (
           <Row
@@ -53,7 +57,11 @@ export function People({ view }: { view: WorkshopView }) {
           </Row>
         ))}
       </Rows>
-      <Dialog open={!!editing} onOpenChange={(o) => !o && setEditing(undefined)} title={editing === "new" ? "Add a fitter" : `Change ${editing?.name ?? ""}`}>
+      <Dialog
+        open={!!editing}
+        onOpenChange={(o) => !o && setEditing(undefined)}
+        title={editing === "new" ? "Add a fitter" : `Change ${editing?.name ?? ""}`}
+      >
         {editing && <FitterForm fitter={editing === "new" ? undefined : editing} view={view} onDone={() => setEditing(undefined)} />}
       </Dialog>
     </>
@@ -65,8 +73,20 @@ function FitterForm({ fitter, view, onDone }: { fitter?: FitterView; view: Works
   const [tickets, setTickets] = useState(fitter?.tickets.map((t) => ({ id: t.id, until: t.until ?? "" })) ?? []);
   const save = async (data: FormData, version: number) => {
     const skills = Object.fromEntries(view.skills.map((s) => [s, Number(data.get(`skill-${s}`) ?? 0)]).filter(([, l]) => Number(l) > 0));
-    const body = { name: String(data.get("name") ?? ""), calendarId: String(data.get("calendarId") ?? ""), skills, tickets: tickets.filter((t) => t.id.trim()).map((t) => ({ id: t.id.trim(), ...(t.until ? { until: t.until } : {}) })) };
-    if (await form.submit((v) => (fitter ? send("PATCH", `fitters/${fitter.id}`, { version: v, ...body }) : send("POST", "fitters", body)), version, "Saved. Replan to use it.")) onDone();
+    const body = {
+      name: String(data.get("name") ?? ""),
+      calendarId: String(data.get("calendarId") ?? ""),
+      skills,
+      tickets: tickets.filter((t) => t.id.trim()).map((t) => ({ id: t.id.trim(), ...(t.until ? { until: t.until } : {}) })),
+    };
+    if (
+      await form.submit(
+        (v) => (fitter ? send("PATCH", `fitters/${fitter.id}`, { version: v, ...body }) : send("POST", "fitters", body)),
+        version,
+        "Saved. Replan to use it.",
+      )
+    )
+      onDone();
   };
   return (
     <form
@@ -80,7 +100,13 @@ function FitterForm({ fitter, view, onDone }: { fitter?: FitterView; view: Works
     >
       <div className="grid grid-cols-2 gap-4">
         <Field label={LABELS.name} name="name" faults={form.faults} defaultValue={fitter?.name} required maxLength={120} />
-        <Select label={LABELS.calendarId} name="calendarId" faults={form.faults} defaultValue={fitter?.calendarId ?? "shop"} options={view.calendars.filter((c) => !c.retired).map((c) => [c.id, c.name] as const)} />
+        <Select
+          label={LABELS.calendarId}
+          name="calendarId"
+          faults={form.faults}
+          defaultValue={fitter?.calendarId ?? "shop"}
+          options={view.calendars.filter((c) => !c.retired).map((c) => [c.id, c.name] as const)}
+        />
       </div>
       <fieldset className="grid grid-cols-3 gap-3">
         <legend className="mb-1 font-semibold">Skills</legend>
@@ -93,8 +119,20 @@ function FitterForm({ fitter, view, onDone }: { fitter?: FitterView; view: Works
         {tickets.map((t, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: rows of a form have no other name
           <div key={i} className="grid grid-cols-[1fr_1fr_auto] gap-2">
-            <input aria-label={`Ticket ${i + 1}`} placeholder="gas" value={t.id} onChange={(e) => setTickets(tickets.map((x, k) => (k === i ? { ...x, id: e.target.value } : x)))} className={inputClass} />
-            <input aria-label={`Last day of ticket ${i + 1}`} type="date" value={t.until} onChange={(e) => setTickets(tickets.map((x, k) => (k === i ? { ...x, until: e.target.value } : x)))} className={inputClass} />
+            <input
+              aria-label={`Ticket ${i + 1}`}
+              placeholder="gas"
+              value={t.id}
+              onChange={(e) => setTickets(tickets.map((x, k) => (k === i ? { ...x, id: e.target.value } : x)))}
+              className={inputClass}
+            />
+            <input
+              aria-label={`Last day of ticket ${i + 1}`}
+              type="date"
+              value={t.until}
+              onChange={(e) => setTickets(tickets.map((x, k) => (k === i ? { ...x, until: e.target.value } : x)))}
+              className={inputClass}
+            />
             <Button kind="quiet" onClick={() => setTickets(tickets.filter((_, k) => k !== i))}>
               Take out
             </Button>
@@ -104,7 +142,11 @@ function FitterForm({ fitter, view, onDone }: { fitter?: FitterView; view: Works
           Add a ticket
         </Button>
       </fieldset>
-      <FormEnd form={form} labels={LABELS} onTakeMine={() => void save(new FormData(document.getElementById("fitter-form") as HTMLFormElement), form.stale!.version)} />
+      <FormEnd
+        form={form}
+        labels={LABELS}
+        onTakeMine={() => void save(new FormData(document.getElementById("fitter-form") as HTMLFormElement), form.stale!.version)}
+      />
     </form>
   );
 }

@@ -10,7 +10,14 @@ import { useForm } from "../kit/use-form";
 import { FormEnd } from "./parts";
 import type { WorkshopView } from "./view";
 
-const LABELS = { name: "Name", yardPlaces: "Places in the yard", shuntMinutes: "Minutes to move a van", goodsInMinutes: "Minutes to check a part", noiseFrom: "Noise from", noiseTo: "Noise until" };
+const LABELS = {
+  name: "Name",
+  yardPlaces: "Places in the yard",
+  shuntMinutes: "Minutes to move a van",
+  goodsInMinutes: "Minutes to check a part",
+  noiseFrom: "Noise from",
+  noiseTo: "Noise until",
+};
 
 export function Settings({ view }: { view: WorkshopView }) {
   const act = useAct();
@@ -18,8 +25,16 @@ export function Settings({ view }: { view: WorkshopView }) {
   const [was, setWas] = useState(view.workshop);
   const save = async (data: FormData, version: number) => {
     const n = (k: string) => Number(data.get(k));
-    const body = { name: String(data.get("name") ?? ""), yardPlaces: n("yardPlaces"), shuntMinutes: n("shuntMinutes"), goodsInMinutes: n("goodsInMinutes"), noiseFrom: String(data.get("noiseFrom")), noiseTo: String(data.get("noiseTo")) };
-    if (await form.submit((v) => send("PATCH", "workshop", { version: v, ...body }), version, "Saved. Replan to use it.")) setWas({ ...was, ...body, version: version + 1 });
+    const body = {
+      name: String(data.get("name") ?? ""),
+      yardPlaces: n("yardPlaces"),
+      shuntMinutes: n("shuntMinutes"),
+      goodsInMinutes: n("goodsInMinutes"),
+      noiseFrom: String(data.get("noiseFrom")),
+      noiseTo: String(data.get("noiseTo")),
+    };
+    if (await form.submit((v) => send("PATCH", "workshop", { version: v, ...body }), version, "Saved. Replan to use it."))
+      setWas({ ...was, ...body, version: version + 1 });
   };
   return (
     <div className="grid gap-6 md:grid-cols-2">
@@ -33,15 +48,58 @@ export function Settings({ view }: { view: WorkshopView }) {
         }}
       >
         <h2 className="col-span-2 text-[15px]">House</h2>
-        <Field className="col-span-2" label={LABELS.name} name="name" faults={form.faults} defaultValue={was.name} required maxLength={120} />
-        <Field label={LABELS.yardPlaces} name="yardPlaces" type="number" min={0} faults={form.faults} defaultValue={was.yardPlaces} required />
-        <Field label={LABELS.shuntMinutes} name="shuntMinutes" type="number" min={0} faults={form.faults} defaultValue={was.shuntMinutes} required />
-        <Field label={LABELS.goodsInMinutes} name="goodsInMinutes" type="number" min={0} faults={form.faults} defaultValue={was.goodsInMinutes} required />
+        <Field
+          className="col-span-2"
+          label={LABELS.name}
+          name="name"
+          faults={form.faults}
+          defaultValue={was.name}
+          required
+          maxLength={120}
+        />
+        <Field
+          label={LABELS.yardPlaces}
+          name="yardPlaces"
+          type="number"
+          min={0}
+          faults={form.faults}
+          defaultValue={was.yardPlaces}
+          required
+        />
+        <Field
+          label={LABELS.shuntMinutes}
+          name="shuntMinutes"
+          type="number"
+          min={0}
+          faults={form.faults}
+          defaultValue={was.shuntMinutes}
+          required
+        />
+        <Field
+          label={LABELS.goodsInMinutes}
+          name="goodsInMinutes"
+          type="number"
+          min={0}
+          faults={form.faults}
+          defaultValue={was.goodsInMinutes}
+          required
+        />
         <p className="self-end pb-2 text-muted">times in {was.zone}</p>
-        <Field label={LABELS.noiseFrom} name="noiseFrom" type="time" faults={form.faults} defaultValue={was.noiseFrom ?? "08:00"} required />
+        <Field
+          label={LABELS.noiseFrom}
+          name="noiseFrom"
+          type="time"
+          faults={form.faults}
+          defaultValue={was.noiseFrom ?? "08:00"}
+          required
+        />
         <Field label={LABELS.noiseTo} name="noiseTo" type="time" faults={form.faults} defaultValue={was.noiseTo ?? "18:00"} required />
         <div className="col-span-2">
-          <FormEnd form={form} labels={LABELS} onTakeMine={() => void save(new FormData(document.getElementById("settings-form") as HTMLFormElement), form.stale!.version)} />
+          <FormEnd
+            form={form}
+            labels={LABELS}
+            onTakeMine={() => void save(new FormData(document.getElementById("settings-form") as HTMLFormElement), form.stale!.version)}
+          />
         </div>
       </form>
       <section className="rounded-md border bg-card p-4">
@@ -51,7 +109,9 @@ export function Settings({ view }: { view: WorkshopView }) {
             Fetch it
           </Button>
         </div>
-        <p className="mb-2 text-muted">From the simulated weather feed that ships with Wide Lane, for the workshop's place and the season.</p>
+        <p className="mb-2 text-muted">
+          From the simulated weather feed that ships with Wide Lane, for the workshop's place and the season.
+        </p>
         {view.weather.length === 0 && <p>No forecast yet: outdoor work is planned as if it were always dry.</p>}
         <table className="w-full text-left">
           <tbody>

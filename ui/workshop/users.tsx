@@ -15,7 +15,11 @@ export function Users({ view }: { view: WorkshopView }) {
   const [changing, setChanging] = useState<UserView>();
   return (
     <>
-      <Head about="A lead sees and changes everything; a fitter sees their own card. A new password ends all their sessions." add="Add a person" onAdd={() => setAdding(true)} />
+      <Head
+        about="A lead sees and changes everything; a fitter sees their own card. A new password ends all their sessions."
+        add="Add a person"
+        onAdd={() => setAdding(true)}
+      />
       <Rows empty="Nobody signs in yet.">
         {view.users.map((u) => (
           <Row
@@ -54,15 +58,54 @@ function AddUser({ view, onDone }: { view: WorkshopView; onDone(): void }) {
         e.preventDefault();
         const d = new FormData(e.currentTarget);
         const text = (k: string) => String(d.get(k) ?? "");
-        const body = { login: text("login"), name: text("name"), role, password: text("password"), ...(role === "fitter" ? { fitterId: text("fitterId") } : {}) };
+        const body = {
+          login: text("login"),
+          name: text("name"),
+          role,
+          password: text("password"),
+          ...(role === "fitter" ? { fitterId: text("fitterId") } : {}),
+        };
         if (await form.submit(() => send("POST", "users", body), 1, `${body.name} may sign in`)) onDone();
       }}
     >
       <Field label="Name" name="name" faults={form.faults} required maxLength={120} />
-      <Field label="Signs in as" name="login" faults={form.faults} required pattern="[a-z0-9.\-]{2,40}" hint="small letters, digits, dot, dash" autoCapitalize="none" />
-      <Select label="Role" name="role" value={role} onChange={(e) => setRole(e.target.value)} options={[["fitter", "Fitter"] as const, ["lead", "Lead"] as const]} />
-      {role === "fitter" ? <Select label="Which fitter" name="fitterId" faults={form.faults} options={view.fitters.filter((f) => !f.retired).map((f) => [f.id, f.name] as const)} /> : <span />}
-      <Field className="col-span-2" label="Password" name="password" type="password" autoComplete="new-password" faults={form.faults} required minLength={10} hint="at least ten signs" />
+      <Field
+        label="Signs in as"
+        name="login"
+        faults={form.faults}
+        required
+        pattern="[a-z0-9.\-]{2,40}"
+        hint="small letters, digits, dot, dash"
+        autoCapitalize="none"
+      />
+      <Select
+        label="Role"
+        name="role"
+        value={role}
+        onChange={(e) => setRole(e.target.value)}
+        options={[["fitter", "Fitter"] as const, ["lead", "Lead"] as const]}
+      />
+      {role === "fitter" ? (
+        <Select
+          label="Which fitter"
+          name="fitterId"
+          faults={form.faults}
+          options={view.fitters.filter((f) => !f.retired).map((f) => [f.id, f.name] as const)}
+        />
+      ) : (
+        <span />
+      )}
+      <Field
+        className="col-span-2"
+        label="Password"
+        name="password"
+        type="password"
+        autoComplete="new-password"
+        faults={form.faults}
+        required
+        minLength={10}
+        hint="at least ten signs"
+      />
       <div className="col-span-2">
         <FormEnd form={form} labels={{}} onTakeMine={() => undefined} />
       </div>
@@ -80,10 +123,26 @@ function Password({ user, onDone }: { user: UserView; onDone(): void }) {
       onSubmit={async (e) => {
         e.preventDefault();
         const password = String(new FormData(e.currentTarget).get("password") ?? "");
-        if (await form.submit((version) => send("POST", `users/${user.id}/password`, { version, password }), user.version, `${user.name} has a new password`)) onDone();
+        if (
+          await form.submit(
+            (version) => send("POST", `users/${user.id}/password`, { version, password }),
+            user.version,
+            `${user.name} has a new password`,
+          )
+        )
+          onDone();
       }}
     >
-      <Field label="Password" name="password" type="password" autoComplete="new-password" faults={form.faults} required minLength={10} hint="at least ten signs" />
+      <Field
+        label="Password"
+        name="password"
+        type="password"
+        autoComplete="new-password"
+        faults={form.faults}
+        required
+        minLength={10}
+        hint="at least ten signs"
+      />
       <FormEnd form={form} labels={{}} onTakeMine={() => (document.getElementById("password-form") as HTMLFormElement).requestSubmit()} />
     </form>
   );

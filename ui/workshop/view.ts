@@ -52,7 +52,16 @@ export interface UserView {
 export interface WorkshopView {
   zone: string;
   now: number;
-  workshop: { version: number; name: string; zone: string; yardPlaces: number; shuntMinutes: number; goodsInMinutes: number; noiseFrom: string | null; noiseTo: string | null };
+  workshop: {
+    version: number;
+    name: string;
+    zone: string;
+    yardPlaces: number;
+    shuntMinutes: number;
+    goodsInMinutes: number;
+    noiseFrom: string | null;
+    noiseTo: string | null;
+  };
   bays: BayView[];
   fitters: FitterView[];
   calendars: CalendarView[];

@@ -2,8 +2,8 @@
 // The workshop: bays, people, hours, time away, who signs in, settings and the forecast.
 
 import { Tabs } from "radix-ui";
-import { Bays } from "./bays";
 import { Away } from "./away";
+import { Bays } from "./bays";
 import { Hours } from "./hours";
 import { People } from "./people";
 import { Settings } from "./settings";
@@ -26,7 +26,11 @@ export function Workshop({ view }: { view: WorkshopView }) {
       <Tabs.Root defaultValue="bays">
         <Tabs.List aria-label="Parts of the workshop" className="mb-4 flex gap-1 border-b">
           {TABS.map(([id, label]) => (
-            <Tabs.Trigger key={id} value={id} className="-mb-px h-9 border-b-[3px] border-transparent px-3 text-muted hover:text-ink data-[state=active]:border-pine data-[state=active]:font-bold data-[state=active]:text-ink">
+            <Tabs.Trigger
+              key={id}
+              value={id}
+              className="-mb-px h-9 border-b-[3px] border-transparent px-3 text-muted hover:text-ink data-[state=active]:border-pine data-[state=active]:font-bold data-[state=active]:text-ink"
+            >
               {label}
             </Tabs.Trigger>
           ))}

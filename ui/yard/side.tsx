@@ -15,7 +15,13 @@ import type { YardView } from "./view";
 const TONE = { signal: "bg-signal text-white", ink: "bg-ink text-paper", amber: "bg-[#8a5600] text-white" };
 
 export function Badge({ className, children }: { className: string; children: React.ReactNode }) {
-  return <span className={cx("grid h-[23px] min-w-[23px] shrink-0 place-items-center self-start rounded-md px-1 text-[12px] font-bold", className)}>{children}</span>;
+  return (
+    <span
+      className={cx("grid h-[23px] min-w-[23px] shrink-0 place-items-center self-start rounded-md px-1 text-[12px] font-bold", className)}
+    >
+      {children}
+    </span>
+  );
 }
 
 function Section({ title, aside, children }: { title: string; aside?: string; children: React.ReactNode }) {
@@ -108,7 +114,12 @@ function DecisionRow({ d, view }: { d: Decision; view: YardView }) {
         </p>
       </div>
       {d.kind === "remark" && d.refId && (
-        <Button kind="quiet" disabled={act.busy} className="!h-7 !px-2" onClick={() => void act.run(() => send("POST", `remarks/${d.refId}/settle`), "Settled")}>
+        <Button
+          kind="quiet"
+          disabled={act.busy}
+          className="!h-7 !px-2"
+          onClick={() => void act.run(() => send("POST", `remarks/${d.refId}/settle`), "Settled")}
+        >
           Settled
         </Button>
       )}
@@ -116,7 +127,12 @@ function DecisionRow({ d, view }: { d: Decision; view: YardView }) {
   );
 }
 
-const DATE: Record<BuildDate["state"], string> = { late: "bg-signal text-white", tight: "bg-[#8a5600] text-white", safe: "bg-green text-white", open: "bg-signal text-white" };
+const DATE: Record<BuildDate["state"], string> = {
+  late: "bg-signal text-white",
+  tight: "bg-[#8a5600] text-white",
+  safe: "bg-green text-white",
+  open: "bg-signal text-white",
+};
 
 function DateRow({ d, zone }: { d: BuildDate; zone: string }) {
   const mark = d.state === "open" ? "?" : d.slackDays > 0 ? `+${d.slackDays}` : d.slackDays < 0 ? `−${-d.slackDays}` : "0";

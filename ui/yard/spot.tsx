@@ -16,7 +16,10 @@ const SCALE = 0.036;
 
 export function BaySpot({ spot, view }: { spot: Spot; view: YardView }) {
   return (
-    <article aria-label={spot.name} className={`flex min-h-[196px] flex-col rounded-[3px] border-2 border-dashed px-3 py-2 ${spot.indoor ? "border-[color-mix(in_srgb,var(--muted)_45%,transparent)] bg-paper" : "border-[#9fb9c2] bg-[#e4ecee] dark:border-[#3d5560] dark:bg-[#1b2930]"}`}>
+    <article
+      aria-label={spot.name}
+      className={`flex min-h-[196px] flex-col rounded-[3px] border-2 border-dashed px-3 py-2 ${spot.indoor ? "border-[color-mix(in_srgb,var(--muted)_45%,transparent)] bg-paper" : "border-[#9fb9c2] bg-[#e4ecee] dark:border-[#3d5560] dark:bg-[#1b2930]"}`}
+    >
       <div className="flex items-baseline justify-between gap-3">
         <h3 className="text-[13px]">{spot.name}</h3>
         <p className="truncate text-[12px] text-muted" title={spot.about}>
@@ -102,10 +105,15 @@ function Lines({ lines, buildId }: { lines: Line[]; buildId: string }) {
 /** Says that the van was moved. A van that must not be moved says why instead. */
 function MoveVan({ van, view }: { van: Standing; view: YardView }) {
   const act = useAct();
-  const move = (place: string, name: string) => act.run(() => send("POST", `builds/${van.buildId}/move`, { place }), `${van.name} is now: ${name}`);
+  const move = (place: string, name: string) =>
+    act.run(() => send("POST", `builds/${van.buildId}/move`, { place }), `${van.name} is now: ${name}`);
   return (
     <Menu.Root>
-      <Menu.Trigger disabled={act.busy} className="flex h-7 shrink-0 items-center gap-1 rounded-md px-1.5 text-[12px] text-muted hover:bg-sunk hover:text-ink" aria-label={`Move ${van.name}`}>
+      <Menu.Trigger
+        disabled={act.busy}
+        className="flex h-7 shrink-0 items-center gap-1 rounded-md px-1.5 text-[12px] text-muted hover:bg-sunk hover:text-ink"
+        aria-label={`Move ${van.name}`}
+      >
         <MoveRight size={14} /> moved
       </Menu.Trigger>
       <Menu.Portal>
@@ -116,7 +124,11 @@ function MoveVan({ van, view }: { van: Standing; view: YardView }) {
             <>
               <Menu.Label className="px-3 py-1 text-muted">{van.name} now stands in</Menu.Label>
               {view.places.map((p) => (
-                <Menu.Item key={p.id} onSelect={() => void move(p.id, p.name)} className="rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
+                <Menu.Item
+                  key={p.id}
+                  onSelect={() => void move(p.id, p.name)}
+                  className="rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk"
+                >
                   {p.name}
                 </Menu.Item>
               ))}

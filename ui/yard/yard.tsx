@@ -4,8 +4,8 @@
 import Link from "next/link";
 import { buttonClass } from "../kit/button";
 import { StageBadge } from "../kit/stage";
-import { BaySpot, YardVan } from "./spot";
 import { YardSide } from "./side";
+import { BaySpot, YardVan } from "./spot";
 import type { BenchItem, YardView } from "./view";
 
 export function Yard({ view }: { view: YardView }) {
@@ -13,7 +13,9 @@ export function Yard({ view }: { view: YardView }) {
     return (
       <div className="m-auto max-w-md p-8 text-center">
         <h1 className="text-[20px]">The yard is empty</h1>
-        <p className="mt-2 text-muted">Add the first build: its van, when it arrives, when it is due and what it gets. The plan follows from that.</p>
+        <p className="mt-2 text-muted">
+          Add the first build: its van, when it arrives, when it is due and what it gets. The plan follows from that.
+        </p>
         <Link href="/builds/new" className={`${buttonClass("main")} mt-4`}>
           Add a build
         </Link>
@@ -80,7 +82,11 @@ function BenchRow({ item }: { item: BenchItem }) {
         href={`/builds/${item.buildId}?job=${encodeURIComponent(item.jobId)}`}
         className={`flex items-center gap-2.5 rounded-md border-[1.5px] bg-card px-2.5 py-1.5 hover:bg-sunk ${item.ready ? "border-solid border-muted" : "border-dashed border-line"}`}
       >
-        {item.people.length ? item.people.map((p) => <Person key={p.id} initials={p.initials} name={p.name} />) : <StageBadge stage={item.stage} />}
+        {item.people.length ? (
+          item.people.map((p) => <Person key={p.id} initials={p.initials} name={p.name} />)
+        ) : (
+          <StageBadge stage={item.stage} />
+        )}
         <span className="min-w-0">
           <span className="block truncate">
             <b>{item.build}</b> · {item.name}
@@ -94,7 +100,10 @@ function BenchRow({ item }: { item: BenchItem }) {
 
 export function Person({ initials, name }: { initials: string; name: string }) {
   return (
-    <span title={name} className="grid size-7 shrink-0 place-items-center rounded-full border-2 border-card bg-ink text-[11px] font-bold text-paper">
+    <span
+      title={name}
+      className="grid size-7 shrink-0 place-items-center rounded-full border-2 border-card bg-ink text-[11px] font-bold text-paper"
+    >
       {initials}
     </span>
   );

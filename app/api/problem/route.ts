@@ -12,6 +12,9 @@ export async function GET(request: NextRequest): Promise<Response> {
   if (user.role !== "lead") return Response.json({ error: "Only the lead may do that." }, { status: 403 });
   const { problem } = await currentProblem();
   return new Response(JSON.stringify(problem, null, 1), {
-    headers: { "content-type": "application/json", "content-disposition": `attachment; filename="problem-${problem.now.slice(0, 10)}.json"` },
+    headers: {
+      "content-type": "application/json",
+      "content-disposition": `attachment; filename="problem-${problem.now.slice(0, 10)}.json"`,
+    },
   });
 }

@@ -27,7 +27,8 @@ export async function POST(request: NextRequest): Promise<Response> {
 }
 
 export async function DELETE(request: NextRequest): Promise<Response> {
-  if (!sameOrigin(request.headers)) return Response.json({ error: "This request does not come from Wide Lane's own pages." }, { status: 403 });
+  if (!sameOrigin(request.headers))
+    return Response.json({ error: "This request does not come from Wide Lane's own pages." }, { status: 403 });
   await signOut(request.cookies.get(COOKIE)?.value);
   const response = Response.json({});
   response.headers.append("set-cookie", cookie("", 0, request.headers));

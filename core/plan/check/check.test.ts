@@ -28,7 +28,15 @@ function small(): Problem {
     calendars: [
       {
         id: "shop",
-        week: Object.fromEntries(["mon", "tue", "wed", "thu", "fri"].map((d) => [d, [["08:00", "12:00"], ["12:45", "17:00"]]])),
+        week: Object.fromEntries(
+          ["mon", "tue", "wed", "thu", "fri"].map((d) => [
+            d,
+            [
+              ["08:00", "12:00"],
+              ["12:45", "17:00"],
+            ],
+          ]),
+        ),
       },
     ],
     noiseHours: ["09:00", "17:00"],
@@ -94,50 +102,88 @@ const damages: Damage[] = [
   ["a job left out", "complete", (p) => p.jobs.splice(0, 1)],
   ["a job planned twice", "complete", (p) => p.jobs.push(structuredClone(p.jobs[0]))],
   ["a job from nowhere", "complete", (p) => void (p.jobs[0].id = "k.nowhere")],
-  ["a follower of an unplaced job", "complete", (p) => {
-    p.jobs = p.jobs.filter((j) => j.id !== "k.a");
-    p.unplaced.push({ job: "k.a", reason: "nobody" });
-  }],
+  [
+    "a follower of an unplaced job",
+    "complete",
+    (p) => {
+      p.jobs = p.jobs.filter((j) => j.id !== "k.a");
+      p.unplaced.push({ job: "k.a", reason: "nobody" });
+    },
+  ],
   ["a start before the predecessor's hold is over", "precedence", (p) => set(p, "k.b", "2027-03-01T10:30", "2027-03-01T12:30")],
   ["a start without the parts", "parts", (p) => set(p, "k.warm", "2027-03-02T08:00", "2027-03-02T10:00")],
-  ["a fitter on two jobs", "crew", (p) => {
-    const [from] = at(p, "k.day").work![0];
-    const to = `${from.slice(0, 11)}${String(+from.slice(11, 13) + 2).padStart(2, "0")}${from.slice(13)}`;
-    set(p, "k.cut", from, to);
-    at(p, "k.cut").fitters = at(p, "k.day").fitters;
-  }],
+  [
+    "a fitter on two jobs",
+    "crew",
+    (p) => {
+      const [from] = at(p, "k.day").work![0];
+      const to = `${from.slice(0, 11)}${String(+from.slice(11, 13) + 2).padStart(2, "0")}${from.slice(13)}`;
+      set(p, "k.cut", from, to);
+      at(p, "k.cut").fitters = at(p, "k.day").fitters;
+    },
+  ],
   ["a crew without the ticket", "crew", (p) => void (at(p, "k.gas").fitters = ["f2"])],
   ["a helper missing", "crew", (p) => void at(p, "k.close").fitters.pop()],
   ["somebody unskilled", "crew", (p) => void (at(p, "k.cut").fitters = ["f1"])],
   ["a start at night", "calendar", (p) => set(p, "k.cut", "2027-03-20T02:00", "2027-03-20T04:00")],
   ["an hour too little", "calendar", (p) => void (at(p, "k.cut").work = [[at(p, "k.cut").start, at(p, "k.cut").start]])],
-  ["a one-day job over two days", "calendar", (p) => {
-    Object.assign(at(p, "k.day"), { start: "2027-03-08T15:00", end: "2027-03-09T11:00", work: [["2027-03-08T15:00", "2027-03-08T17:00"], ["2027-03-09T08:00", "2027-03-09T11:00"]] });
-  }],
+  [
+    "a one-day job over two days",
+    "calendar",
+    (p) => {
+      Object.assign(at(p, "k.day"), {
+        start: "2027-03-08T15:00",
+        end: "2027-03-09T11:00",
+        work: [
+          ["2027-03-08T15:00", "2027-03-08T17:00"],
+          ["2027-03-09T08:00", "2027-03-09T11:00"],
+        ],
+      });
+    },
+  ],
   ["noise before the hours", "conditions", (p) => set(p, "k.b", "2027-03-08T08:00", "2027-03-08T10:00")],
   ["a wet roof", "conditions", (p) => set(p, "k.roof", "2027-03-08T14:00", "2027-03-08T16:00")],
   ["work in a cold bay", "conditions", (p) => void (at(p, "k.warm").place = "b3")],
   ["a bay without the wash", "bay", (p) => void (at(p, "k.roof").place = "b1")],
   ["a bay too low", "bay", (p) => void (at(p, "k.a").place = "b2")],
   ["bench work in a bay", "bay", (p) => void (at(p, "k.cut").place = "b1")],
-  ["two vans in a bay", "bay", (p) => {
-    const m = p.stays.find((s) => s.build === "m")!;
-    m.from = "2027-03-01T08:00";
-    m.to = "2027-03-20T08:00";
-  }],
-  ["a move during a still hold", "stay", (p) => {
-    p.stays = p.stays.filter((s) => s.build !== "k");
-    p.stays.push({ build: "k", place: "b1", from: "2027-03-01T07:30", to: "2027-03-01T10:00" }, { build: "k", place: "b3", from: "2027-03-01T10:20", to: "2027-03-12T10:00" });
-  }],
-  ["a shunt too short", "stay", (p) => {
-    const mine = p.stays.filter((s) => s.build === "k");
-    mine[1].from = mine[0].to;
-  }],
+  [
+    "two vans in a bay",
+    "bay",
+    (p) => {
+      const m = p.stays.find((s) => s.build === "m")!;
+      m.from = "2027-03-01T08:00";
+      m.to = "2027-03-20T08:00";
+    },
+  ],
+  [
+    "a move during a still hold",
+    "stay",
+    (p) => {
+      p.stays = p.stays.filter((s) => s.build !== "k");
+      p.stays.push(
+        { build: "k", place: "b1", from: "2027-03-01T07:30", to: "2027-03-01T10:00" },
+        { build: "k", place: "b3", from: "2027-03-01T10:20", to: "2027-03-12T10:00" },
+      );
+    },
+  ],
+  [
+    "a shunt too short",
+    "stay",
+    (p) => {
+      const mine = p.stays.filter((s) => s.build === "k");
+      mine[1].from = mine[0].to;
+    },
+  ],
   ["a van that stands elsewhere now", "stay", (_p, problem) => void (problem.builds[0].at = "b3")],
-  ["two in one zone", "zone", (p) => {
-    const g = at(p, "k.gas");
-    set(p, "k.close", g.start, g.end);
-  }],
+  [
+    "two in one zone",
+    "zone",
+    (p) => {
+      const g = at(p, "k.gas");
+      set(p, "k.close", g.start, g.end);
+    },
+  ],
   ["work under a hold that keeps off", "zone", (p) => set(p, "k.roof", "2027-03-01T10:30", "2027-03-01T12:30")],
   ["too many inside", "zone", (_p, problem) => void (problem.builds[0].insideCrew = 1)],
   ["a cover before its proof job ends", "proof", (p) => set(p, "k.close", "2027-03-01T08:00", "2027-03-01T10:00")],

@@ -1,7 +1,7 @@
 // The independent checker: reads a problem and a plan and names every hard rule that is broken. Shares no code with the planner.
 
-import { zoneOf, type Zone } from "../../time/zone";
-import { doneOf, type Plan, type PlanJob, plannedMinutes, type Problem, type ProblemBuild, type ProblemJob, startedOf } from "../model";
+import { type Zone, zoneOf } from "../../time/zone";
+import { doneOf, type Plan, type PlanJob, type Problem, type ProblemBuild, type ProblemJob, plannedMinutes, startedOf } from "../model";
 import { checkFacts } from "./facts";
 import { Hours } from "./hours";
 import { checkReport } from "./report";
@@ -140,9 +140,8 @@ function checkPrecedence(x: Case): void {
       x.breach("parts", `${r.job.id} starts ${r.plan.start}, its parts are there from ${r.job.partsFrom}`, { job: r.job.id });
     for (const k of r.job.covers ?? []) {
       const covered = x.rows.get(k);
-      if (!covered || covered.job.proofApproved !== false) continue;
-      if (r.start < covered.end)
-        x.breach("proof", `${r.job.id} starts before ${k}, which it covers, is over`, { job: r.job.id });
+      if (covered?.job.proofApproved !== false) continue;
+      if (r.start < covered.end) x.breach("proof", `${r.job.id} starts before ${k}, which it covers, is over`, { job: r.job.id });
       if (!r.plan.why?.some((w) => w.kind === "proof"))
         x.breach("proof", `${r.job.id} covers ${k} without approved proof and does not say so`, { job: r.job.id });
     }

@@ -21,8 +21,7 @@ export function joined(spans: readonly Span[]): Span[] {
 /** What two lists of joined spans have in common. */
 export function common(x: readonly Span[], y: readonly Span[]): Span[] {
   const out: Span[] = [];
-  for (const [a, b] of x)
-    for (const [c, d] of y) if (Math.max(a, c) < Math.min(b, d)) out.push([Math.max(a, c), Math.min(b, d)]);
+  for (const [a, b] of x) for (const [c, d] of y) if (Math.max(a, c) < Math.min(b, d)) out.push([Math.max(a, c), Math.min(b, d)]);
   return joined(out);
 }
 
@@ -56,8 +55,7 @@ export class Hours {
     const c = this.p.calendars.find((x) => x.id === id)!;
     const spans = this.days(a, b).flatMap((day) => {
       const extras = (c.extra ?? []).filter((e) => parseDate(e.date) === day);
-      if (extras.length)
-        return extras.filter((e) => !overtimeOnly || e.overtime).flatMap((e) => clockSpans(this.zone, day, e.windows));
+      if (extras.length) return extras.filter((e) => !overtimeOnly || e.overtime).flatMap((e) => clockSpans(this.zone, day, e.windows));
       if (overtimeOnly || (c.closed ?? []).some((d) => parseDate(d) === day)) return [];
       return clockSpans(this.zone, day, c.week[WEEK[weekdayOf(day)]] ?? []);
     });

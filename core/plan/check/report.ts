@@ -25,7 +25,6 @@ export function checkReport(x: Case): void {
     const chain = said.chain ?? [];
     const from = Math.max(x.now, x.zone.parse(b.arrives));
     const sum = chain.reduce((n, l) => n + l.minutes, 0);
-    if (chain.length && sum !== finish - from)
-      x.breach("report", `the chain of ${b.id} adds up to ${sum} of ${finish - from} minutes`, at);
+    if (chain.length && sum !== finish - from) x.breach("report", `the chain of ${b.id} adds up to ${sum} of ${finish - from} minutes`, at);
   }
 }

@@ -109,12 +109,12 @@ function shared(x: Case, all: Map<string, Stay[]>): void {
   for (const s of list) {
     if (s.place === "yard") {
       const there = list.filter((o) => o.place === "yard" && o.from <= s.from && s.from < o.to).length;
-      if (there > x.problem.yard.places) x.breach("stay", `${there} vans in the yard, which has ${x.problem.yard.places} places`, { build: s.build });
+      if (there > x.problem.yard.places)
+        x.breach("stay", `${there} vans in the yard, which has ${x.problem.yard.places} places`, { build: s.build });
       continue;
     }
     const before = open.get(s.place);
-    if (before && s.from < before.to)
-      x.breach("bay", `${before.build} and ${s.build} are both in ${s.place}`, { build: s.build });
+    if (before && s.from < before.to) x.breach("bay", `${before.build} and ${s.build} are both in ${s.place}`, { build: s.build });
     if (!before || before.to < s.to) open.set(s.place, s);
   }
 }

@@ -1,7 +1,7 @@
 // Checks duration, working stretches, crews, calendars and conditions of every planned job.
 
 import { DAY } from "../../time/zone";
-import { plannedMinutes, type ProblemFitter, startedOf } from "../model";
+import { type ProblemFitter, plannedMinutes, startedOf } from "../model";
 import type { Case, Row } from "./check";
 import { lengthOf, type Span } from "./hours";
 
@@ -16,8 +16,7 @@ export function checkWork(x: Case): void {
     crew(x, r);
     place(x, r);
     temperature(x, r);
-    for (const f of r.plan.fitters)
-      bookings.set(f, [...(bookings.get(f) ?? []), ...r.work.map((span) => ({ span, job: r.job.id }))]);
+    for (const f of r.plan.fitters) bookings.set(f, [...(bookings.get(f) ?? []), ...r.work.map((span) => ({ span, job: r.job.id }))]);
   }
   for (const [f, list] of bookings) {
     list.sort((a, b) => a.span[0] - b.span[0]);
@@ -36,8 +35,7 @@ function stretches(x: Case, r: Row, repeated: readonly Span[], horizon: number):
   if (work.length === 0) return x.breach("calendar", `${job.id} has no work`, at);
   const began = work[0][0];
   const asked = startedOf(job) ? Math.max(1, startedOf(job)!.leftMinutes) : plannedMinutes(job.minutes);
-  if (lengthOf(work) !== asked)
-    x.breach("calendar", `${job.id} works ${lengthOf(work)} of ${asked} minutes`, at);
+  if (lengthOf(work) !== asked) x.breach("calendar", `${job.id} works ${lengthOf(work)} of ${asked} minutes`, at);
   if (!r.started && began !== r.start) x.breach("calendar", `${job.id} starts ${plan.start} but works from ${plan.work![0][0]}`, at);
   if (work.at(-1)![1] !== r.end) x.breach("calendar", `${job.id} ends ${plan.end} but works to ${plan.work!.at(-1)![1]}`, at);
   if (began < x.now) x.breach("facts", `${job.id} works before now`, at);
@@ -47,7 +45,11 @@ function stretches(x: Case, r: Row, repeated: readonly Span[], horizon: number):
       x.breach("calendar", `${job.id} has stretches out of order`, at);
   const open = x.hours.ofJob(job, plan.place, fittersOf(x, r), began, Math.max(r.end, began + 1));
   if (JSON.stringify(open) !== JSON.stringify(mergeTouching(work)))
-    x.breach(calendarOrConditions(x, r, began), `${job.id} does not work exactly the minutes in which crew, place and conditions are open`, at);
+    x.breach(
+      calendarOrConditions(x, r, began),
+      `${job.id} does not work exactly the minutes in which crew, place and conditions are open`,
+      at,
+    );
   if (job.needs?.sameDay && x.zone.dayOf(began) !== x.zone.dayOf(r.end - 1))
     x.breach("calendar", `${job.id} has to be done on one day`, at);
   for (const [a, b] of repeated)
@@ -82,10 +84,8 @@ function crew(x: Case, r: Row): void {
   const demands = job.crew.flatMap((d) => Array.from({ length: d.count ?? 1 }, () => d));
   const lastDay = x.zone.dayOf(r.end - 1);
   const holds = (f: ProblemFitter, ticket: string | undefined) =>
-    !ticket ||
-    (f.tickets ?? []).some((t) => t.id === ticket && (!t.until || Date.parse(`${t.until}T00:00Z`) / 86_400_000 >= lastDay));
-  const level = (f: ProblemFitter, skill: string) =>
-    skill === "any" ? Math.max(0, ...Object.values(f.skills)) : (f.skills[skill] ?? 0);
+    !ticket || (f.tickets ?? []).some((t) => t.id === ticket && (!t.until || Date.parse(`${t.until}T00:00Z`) / 86_400_000 >= lastDay));
+  const level = (f: ProblemFitter, skill: string) => (skill === "any" ? Math.max(0, ...Object.values(f.skills)) : (f.skills[skill] ?? 0));
   const able = (f: ProblemFitter, d: (typeof demands)[number]) =>
     holds(f, d.ticket) && (r.started || level(f, d.skill) >= Math.max(1, d.level ?? 1));
   if (!r.started && people.length !== demands.length)
@@ -129,7 +129,8 @@ function place(x: Case, r: Row): void {
   }
   const bay = x.problem.bays.find((b) => b.id === plan.place);
   if (!bay) return x.breach("bay", `${job.id} is planned in ${plan.place}, which is no place for a van`, at);
-  if ((job.bay ?? []).some((k) => !bay.has.includes(k))) x.breach("bay", `${job.id} asks ${job.bay!.join(", ")}, which ${bay.id} lacks`, at);
+  if ((job.bay ?? []).some((k) => !bay.has.includes(k)))
+    x.breach("bay", `${job.id} asks ${job.bay!.join(", ")}, which ${bay.id} lacks`, at);
   if (bay.maxHeightMm !== undefined && build.heightMm > bay.maxHeightMm) x.breach("bay", `${build.id} is too high for ${bay.id}`, at);
   if (bay.maxLengthMm !== undefined && build.lengthMm > bay.maxLengthMm) x.breach("bay", `${build.id} is too long for ${bay.id}`, at);
 }
@@ -140,7 +141,6 @@ function temperature(x: Case, r: Row): void {
   for (const [a, b] of r.work)
     for (let day = x.zone.dayOf(a); day <= x.zone.dayOf(b - 1); day++) {
       const t = x.hours.temperature(r.plan.place, day, "mean");
-      if (t !== undefined && t < least)
-        return x.breach("conditions", `${r.job.id} needs ${least} °C, has ${t}`, { job: r.job.id });
+      if (t !== undefined && t < least) return x.breach("conditions", `${r.job.id} needs ${least} °C, has ${t}`, { job: r.job.id });
     }
 }

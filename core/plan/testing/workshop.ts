@@ -63,7 +63,11 @@ export function workshop(recipe: Recipe): Problem {
       ...(wild && r() < 0.4 ? { closed: [[`${date(base, between(r, 1, 12))}T08:00`, `${date(base, between(r, 13, 16))}T17:00`]] } : {}),
       ...(wild && r() < 0.3 ? { calendar: "shop" } : {}),
     })),
-    yard: { places: wild ? between(r, recipe.builds > 3 ? 2 : 1, recipe.builds + 1) : recipe.builds + 2, has: ["roof-access", "wash"], work: !wild || r() < 0.8 },
+    yard: {
+      places: wild ? between(r, recipe.builds > 3 ? 2 : 1, recipe.builds + 1) : recipe.builds + 2,
+      has: ["roof-access", "wash"],
+      work: !wild || r() < 0.8,
+    },
     fitters: Array.from({ length: nFitters }, (_, i) => fitter(r, i, base, wild)),
     shuntMinutes: pick(r, [0, 15, 20]),
     builds: [],
@@ -193,7 +197,9 @@ function jobsOf(r: Random, id: string, n: number, base: number, wild: boolean): 
 
 /** Lets a standing van have some work behind it, and one job under way. */
 function facts(r: Random, b: ProblemBuild, p: Problem): void {
-  const busy = new Set(p.builds.flatMap((x) => x.jobs.flatMap((j) => (typeof j.state === "object" && "started" in j.state ? j.state.started.fitters : []))));
+  const busy = new Set(
+    p.builds.flatMap((x) => x.jobs.flatMap((j) => (typeof j.state === "object" && "started" in j.state ? j.state.started.fitters : []))),
+  );
   const past = Date.parse(`${p.now}Z`);
   const at = (hoursAgo: number) => new Date(past - hoursAgo * 3_600_000).toISOString().slice(0, 16);
   const done = between(r, 0, Math.min(6, b.jobs.length - 2));

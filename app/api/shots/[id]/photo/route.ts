@@ -16,7 +16,8 @@ export async function POST(request: NextRequest, { params }: { params: Promise<{
     if (Number(request.headers.get("content-length") ?? 0) > MAX_BYTES + 10_000) throw new Refusal(413, "The photo is larger than 25 MB.");
     const form = await request.formData().catch(() => undefined);
     const file = form?.get("photo");
-    if (!(file instanceof File)) throw new Refusal(422, "No photo came with the request.", { faults: [{ path: "photo", message: "is missing" }] });
+    if (!(file instanceof File))
+      throw new Refusal(422, "No photo came with the request.", { faults: [{ path: "photo", message: "is missing" }] });
     const { id } = await params;
     return Response.json(await addPhoto(user, id, Buffer.from(await file.arrayBuffer())));
   } catch (e) {

@@ -2,8 +2,7 @@
 
 import { cookies } from "next/headers";
 import { redirect } from "next/navigation";
-import type { User } from "@/db/users";
-import { COOKIE, userOfToken } from "./session";
+import { COOKIE, type User, userOfToken } from "@/server/session";
 
 /** The signed-in user; else off to the sign-in. */
 export async function requireUser(): Promise<User> {
