@@ -5,8 +5,8 @@ import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import path from "node:path";
-import { buildSync } from "esbuild";
 import { Stop } from "./stop";
+import { bundleWorker } from "./worker-bundle";
 
 const SOURCES = [
   "app",
@@ -39,16 +39,7 @@ export function build(say: (text: string) => void): void {
   const stamp = hashSources();
   if (existsSync(STAMP) && existsSync("dist/plan-worker.mjs") && readFileSync(STAMP, "utf8") === stamp) return;
   say("Building (a minute or two, only after a change) ...");
-  buildSync({
-    entryPoints: ["workers/plan-worker.ts"],
-    outfile: "dist/plan-worker.mjs",
-    bundle: true,
-    platform: "node",
-    format: "esm",
-    target: "node20",
-    logLevel: "error",
-    banner: { js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);' },
-  });
+  bundleWorker();
   const next = spawnSync(process.execPath, ["node_modules/next/dist/bin/next", "build"], {
     encoding: "utf8",
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },

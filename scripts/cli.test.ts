@@ -1,0 +1,67 @@
+// The command line of the planner: plans pass the checker, faults get their line and exit 2.
+
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { afterAll, describe, expect, it } from "vitest";
+import { workshop } from "../core/plan/testing/workshop";
+import { readArgs, whole } from "./args";
+
+const folder = mkdtempSync(path.join(os.tmpdir(), "wl-cli-"));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+const file = (name: string, content: unknown) => {
+  const p = path.join(folder, name);
+  writeFileSync(p, typeof content === "string" ? content : JSON.stringify(content));
+  return p;
+};
+const wl = (...args: string[]) => spawnSync(process.execPath, ["--import", "tsx", "scripts/cli.ts", ...args], { encoding: "utf8" });
+
+describe("plan and check", () => {
+  const problem = file("problem.json", workshop({ seed: 3, builds: 2, jobsPerBuild: 10 }));
+  it("plans the same bytes each time, and the checker says valid", () => {
+    const a = wl("plan", problem, "--iterations", "3", "--seed", "2");
+    expect(a.status).toBe(0);
+    expect(wl("plan", problem, "--iterations", "3", "--seed", "2").stdout).toBe(a.stdout);
+    const check = wl("check", problem, file("plan.json", a.stdout));
+    expect([check.status, check.stdout]).toEqual([0, "valid\n"]);
+  });
+  it("names each broken rule and exits 1", () => {
+    const plan = JSON.parse(wl("plan", problem, "--iterations", "0").stdout);
+    plan.jobs.pop();
+    const check = wl("check", problem, file("short.json", plan));
+    expect(check.status).toBe(1);
+    expect(check.stdout).toContain("complete: ");
+  });
+  it("gives one line a fault, exit 2 and nothing on standard output", () => {
+    const bad = JSON.parse(JSON.stringify(workshop({ seed: 3, builds: 1, jobsPerBuild: 4 })));
+    bad.zone = 5;
+    delete bad.now;
+    bad.builds[0].jobs[0].colour = "red";
+    const r = wl("plan", file("bad.json", bad));
+    expect([r.status, r.stdout]).toEqual([2, ""]);
+    expect(r.stderr.trim().split("\n").length).toBe(3);
+    expect(r.stderr).toContain("builds[0].jobs[0].colour: is not a known field");
+    expect(r.stderr).toContain("zone: expected string");
+    expect(r.stderr).toContain("now: is missing");
+  });
+  it("refuses a missing file, broken JSON, unknown words and options", () => {
+    expect(wl("plan", path.join(folder, "none.json")).stderr).toContain("can't be read");
+    expect(wl("plan", file("broken.json", "{")).stderr).toContain("is no JSON");
+    expect(wl("plan", problem, "--speed", "3")).toMatchObject({ status: 2 });
+    expect(wl("plan", problem, "--ms", "soon")).toMatchObject({ status: 2 });
+    expect(wl("nothing")).toMatchObject({ status: 2 });
+    expect(wl("help")).toMatchObject({ status: 0 });
+  });
+});
+
+describe("arguments", () => {
+  it("reads values, flags and plain words", () => {
+    const a = readArgs(["x", "--port", "80", "--fresh"], ["port"], ["fresh"], "");
+    expect([a.plain, a.options.get("port"), a.options.has("fresh")]).toEqual([["x"], "80", true]);
+    expect(whole(a, "port", 1, 100)).toBe(80);
+    expect(whole(a, "host", 1, 100)).toBeUndefined();
+    expect(() => whole(a, "port", 1, 50)).toThrow(/1 to 50/);
+    expect(() => readArgs(["--port"], ["port"], [], "")).toThrow(/not understood/);
+  });
+});

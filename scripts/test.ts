@@ -1,0 +1,119 @@
+// ./wide-lane test: lint, types, unit, database and browser tests, each counted; ends every process that it started.
+
+import { spawn } from "node:child_process";
+import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { freePort, startDatabase } from "./database";
+import { build, serve } from "./serve";
+
+/** The minute that browser tests and pictures live in. */
+export const TEST_NOW = "2026-11-25T10:42";
+
+interface Counts {
+  passed: number;
+  failed: number;
+}
+
+const bin = (name: string) => path.join("node_modules", ".bin", name);
+
+function run(command: string, args: string[], env: Record<string, string> = {}): Promise<number> {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, {
+      stdio: ["ignore", "inherit", "inherit"],
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", ...env },
+    });
+    child.once("error", () => resolve(-1));
+    child.once("exit", (code) => resolve(code ?? -1));
+  });
+}
+
+const title = (text: string) => console.log(`\n== ${text}`);
+
+async function one(name: string, command: string, args: string[]): Promise<Counts> {
+  title(name);
+  return (await run(command, args)) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+}
+
+/** Vitest, counted by its own report; a run that ends badly without a failed test counts as one. */
+async function vitest(name: string, folder: string, args: string[], env: Record<string, string> = {}): Promise<Counts> {
+  title(name);
+  const file = path.join(folder, `${name.replace(/\W+/g, "-")}.json`);
+  const code = await run(bin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile.json=${file}`, ...args], env);
+  if (!existsSync(file)) return { passed: 0, failed: 1 };
+  const report = JSON.parse(readFileSync(file, "utf8")) as { numPassedTests: number; numFailedTests: number; numTotalTests: number };
+  const failed = report.numFailedTests || (code === 0 && report.numTotalTests > 0 ? 0 : 1);
+  return { passed: report.numPassedTests, failed };
+}
+
+async function playwright(folder: string, env: Record<string, string>): Promise<Counts> {
+  const file = path.join(folder, "browser.json");
+  const code = await run(bin("playwright"), ["test"], { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file });
+  if (!existsSync(file)) return { passed: 0, failed: 1 };
+  const { stats } = JSON.parse(readFileSync(file, "utf8")) as { stats: { expected: number; unexpected: number; flaky: number } };
+  const failed = stats.unexpected + stats.flaky;
+  return { passed: stats.expected, failed: failed || (code === 0 && stats.expected > 0 ? 0 : 1) };
+}
+
+async function browser(folder: string): Promise<Counts> {
+  title("browser");
+  process.env.WIDE_LANE_NOW = TEST_NOW;
+  const database = await startDatabase(path.join(folder, "browser"), "wide_lane_browser");
+  try {
+    process.env.DATABASE_URL = database.url;
+    const { migrate } = await import("../db/migrate");
+    await migrate(database.url);
+    const { loadDemo } = await import("../demo/load");
+    const { pool } = await import("../db/pool");
+    await loadDemo();
+    await pool().end();
+    build(console.log);
+    const server = await serve("127.0.0.1", await freePort(), { DATABASE_URL: database.url, WIDE_LANE_NOW: TEST_NOW });
+    try {
+      return await playwright(folder, { BASE_URL: server.address });
+    } finally {
+      await server.stop();
+    }
+  } finally {
+    await database.stop();
+  }
+}
+
+async function databaseTests(folder: string): Promise<Counts> {
+  const database = await startDatabase(path.join(folder, "db"), "wide_lane_test");
+  try {
+    return await vitest("database", folder, ["--config", "vitest.db.config.ts"], { DATABASE_URL: database.url, WIDE_LANE_NOW: TEST_NOW });
+  } finally {
+    await database.stop();
+  }
+}
+
+export default async function test(): Promise<number> {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "wide-lane-test-"));
+  delete process.env.WIDE_LANE_NOW;
+  const parts: [string, Counts][] = [];
+  try {
+    const step = async (name: string, work: () => Promise<Counts>) => {
+      const counts = await work().catch((e: Error) => {
+        console.error(e.message);
+        return { passed: 0, failed: 1 };
+      });
+      parts.push([name, counts]);
+    };
+    await step("lint, format, import direction", () =>
+      one("lint, format, import direction", bin("biome"), ["ci", "--error-on-warnings", "."]),
+    );
+    await step("types", () => one("types", bin("tsc"), ["--noEmit"]));
+    await step("unit", () => vitest("unit", folder, []));
+    await step("database", () => databaseTests(folder));
+    await step("browser", () => browser(folder));
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+  title("result");
+  for (const [name, c] of parts) console.log(`${name}: ${c.passed} passed${c.failed ? `, ${c.failed} FAILED` : ""}`);
+  const passed = parts.reduce((n, [, c]) => n + c.passed, 0);
+  const failed = parts.reduce((n, [, c]) => n + c.failed, 0);
+  console.log(`${passed} passed, ${failed} failed`);
+  return failed ? 1 : 0;
+}
