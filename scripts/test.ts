@@ -4,11 +4,8 @@ import { spawn } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import { freePort, startDatabase } from "./database";
-import { build, serve } from "./serve";
-
-/** The minute that browser tests and pictures live in. */
-export const TEST_NOW = "2026-11-25T10:42";
+import { startDatabase } from "./database";
+import { TEST_NOW, withDemo } from "./with-demo";
 
 interface Counts {
   passed: number;
@@ -55,28 +52,9 @@ async function playwright(folder: string, env: Record<string, string>): Promise<
   return { passed: stats.expected, failed: failed || (code === 0 && stats.expected > 0 ? 0 : 1) };
 }
 
-async function browser(folder: string): Promise<Counts> {
+function browser(folder: string): Promise<Counts> {
   title("browser");
-  process.env.WIDE_LANE_NOW = TEST_NOW;
-  const database = await startDatabase(path.join(folder, "browser"), "wide_lane_browser");
-  try {
-    process.env.DATABASE_URL = database.url;
-    const { migrate } = await import("../db/migrate");
-    await migrate(database.url);
-    const { loadDemo } = await import("../demo/load");
-    const { pool } = await import("../db/pool");
-    await loadDemo();
-    await pool().end();
-    build(console.log);
-    const server = await serve("127.0.0.1", await freePort(), { DATABASE_URL: database.url, WIDE_LANE_NOW: TEST_NOW });
-    try {
-      return await playwright(folder, { BASE_URL: server.address });
-    } finally {
-      await server.stop();
-    }
-  } finally {
-    await database.stop();
-  }
+  return withDemo(path.join(folder, "browser"), (address) => playwright(folder, { BASE_URL: address }));
 }
 
 async function databaseTests(folder: string): Promise<Counts> {

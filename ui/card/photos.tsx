@@ -18,6 +18,8 @@ export function Photos({ job, ref }: { job: CardJob; ref: Ref<PhotosHandle> }) {
   const router = useRouter();
   const input = useRef<HTMLInputElement>(null);
   const shot = useRef<string>("");
+  // Photos sent from here count at once, before the page has them: a quick second tap asks for the next.
+  const sent = useRef(new Set<string>());
   const [sending, setSending] = useState<{ shot: string; share: number }>();
   const ask = (id: string) => {
     shot.current = id;
@@ -25,19 +27,21 @@ export function Photos({ job, ref }: { job: CardJob; ref: Ref<PhotosHandle> }) {
   };
   useImperativeHandle(ref, () => ({
     next: () => {
-      const wanted = job.shots.find((s) => s.state === "missing" || s.state === "again") ?? job.shots[0];
+      const wanted = job.shots.find((s) => (s.state === "missing" || s.state === "again") && !sent.current.has(s.id)) ?? job.shots[0];
       if (wanted) ask(wanted.id);
     },
   }));
   const take = async (file: File | undefined) => {
     if (!file) return;
     const id = shot.current;
+    sent.current.add(id);
     setSending({ shot: id, share: 0 });
     try {
       await upload(`shots/${encodeURIComponent(id)}/photo`, file, (share) => setSending({ shot: id, share }));
       toast.success("The photo is stored");
       router.refresh();
     } catch (e) {
+      sent.current.delete(id);
       toast.error((e as Error).message, { duration: 10_000, action: { label: "Try again", onClick: () => void take(file) } });
     }
     setSending(undefined);

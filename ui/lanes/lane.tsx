@@ -139,6 +139,13 @@ export function LaneRow({
   );
 }
 
+/** What is done is pale, what is planned is solid; bench work is outlined. */
+function blockLook(b: Block, s: ReturnType<typeof stageOf>): React.CSSProperties {
+  const pale = `color-mix(in srgb, ${s.colour} ${b.bench ? 12 : 34}%, var(--card))`;
+  if (b.bench) return { background: b.state === "done" ? pale : "var(--card)", border: `1.5px solid ${s.colour}`, color: "var(--ink)" };
+  return b.state === "done" ? { background: pale, color: "var(--ink)" } : { background: s.colour, color: s.ink };
+}
+
 function BlockView({
   b,
   axis,
@@ -195,7 +202,6 @@ function BlockView({
         title={`${b.code} ${b.name}\n${time(view.zone, b.from)} to ${time(view.zone, b.to)}\n${view.places[b.place] ?? b.place}${who ? ` · ${who}` : ""}`}
         className={cx(
           "wide absolute overflow-hidden rounded-[3px] px-1 text-left text-[11px] whitespace-nowrap",
-          b.state === "done" && "opacity-55",
           on && "outline-2 outline-offset-1 outline-ink z-10",
         )}
         style={{
@@ -204,9 +210,7 @@ function BlockView({
           top,
           height,
           lineHeight: `${height - (b.bench ? 3 : 0)}px`,
-          ...(b.bench
-            ? { background: "var(--card)", border: `1.5px solid ${s.colour}`, color: "var(--ink)" }
-            : { background: s.colour, color: s.ink }),
+          ...blockLook(b, s),
         }}
       >
         {b.pinned && (

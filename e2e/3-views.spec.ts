@@ -1,0 +1,140 @@
+// Every view is there, reads well aloud, and can be worked by keyboard.
+
+import { expect, test } from "@playwright/test";
+import { expectAccessible, signIn } from "./people";
+
+const VIEWS: [string, string][] = [
+  ["/", "Yard"],
+  ["/lanes", "Lanes"],
+  ["/builds", "Builds"],
+  ["/builds/coast-rangers?job=coast-rangers.SV-01", "Coast rangers"],
+  ["/builds/new", "Add a build"],
+  ["/stores", "Stores"],
+  ["/proof", "Photos that wait for you"],
+  ["/workshop", "Saltmarsh Vans"],
+];
+
+for (const theme of ["light", "dark"])
+  test(`each view is drawn and accessible, ${theme}`, async ({ page, context, baseURL }) => {
+    test.setTimeout(180_000);
+    const errors: string[] = [];
+    page.on("pageerror", (e) => errors.push(e.message));
+    page.on("console", (m) => m.type() === "error" && errors.push(m.text()));
+    await context.addCookies([{ name: "wide_lane_theme", value: theme, url: baseURL! }]);
+    await page.goto("/sign-in");
+    await expectAccessible(page);
+    await signIn(page, "Mara");
+    for (const [path, heading] of VIEWS) {
+      await page.goto(path);
+      await expect(page.getByRole("heading", { name: heading, exact: true, level: 1 })).toBeAttached();
+      await expectAccessible(page);
+    }
+    await page.goto("/card");
+    await expectAccessible(page);
+    expect(errors).toEqual([]);
+  });
+
+test("keys go from view to view, find, and walk along the lanes", async ({ page }) => {
+  await signIn(page, "Mara");
+  await expect(page.getByRole("heading", { name: "Before the day ends" })).toBeVisible();
+  await page.keyboard.press("g");
+  await page.keyboard.press("l");
+  await expect(page).toHaveURL(/\/lanes/);
+  const road = page.getByRole("region", { name: "Lane of Coast rangers" });
+  await road
+    .getByRole("button", { name: /, planned / })
+    .first()
+    .focus();
+  await page.keyboard.press("w");
+  const panel = page.getByRole("complementary", { name: /^Job / });
+  await expect(panel.getByRole("heading", { name: "Why not earlier" })).toBeVisible();
+  await expect(panel.locator("ol li").first()).not.toBeEmpty();
+  const title = (await panel.getByRole("heading", { level: 2 }).textContent()) ?? "";
+  await page.keyboard.press("ArrowRight");
+  await expect(panel.getByRole("heading", { level: 2 })).not.toHaveText(title);
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("/");
+  await page.keyboard.type("field vet skyl");
+  await expect(page.getByText("Nothing here by that name")).toBeVisible();
+  await page.keyboard.press("ControlOrMeta+a");
+  await page.keyboard.type("field vet");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/builds\/field-vet/);
+});
+
+test("a pin is kept by the replan, reported, and taken back", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/lanes?job=night-bakery.FU-08");
+  const panel = page.getByRole("complementary", { name: "Job Bed" });
+  await panel.getByLabel("Start at").fill("2027-02-10T09:00");
+  await panel.getByRole("button", { name: "Pin" }).click();
+  await expect(page.getByText("Bed is pinned to 2027-02-10 09:00")).toBeVisible();
+  await page.getByRole("button", { name: "Replan", exact: true }).click();
+  await expect(panel).toContainText("Wed 10 Feb 09:00");
+  await expect(panel).toContainText("pinned to Wed 10 Feb 09:00");
+  await panel.getByRole("button", { name: "Take the pin out" }).click();
+  await expect(page.getByText("is free again")).toBeVisible();
+  await page.getByRole("button", { name: "Replan", exact: true }).click();
+  await expect(panel).not.toContainText("Wed 10 Feb 09:00");
+});
+
+test("weeks and days show the same plan at another scale", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/lanes");
+  const block = page.locator("[id='block-night-bakery.FU-08']");
+  const narrow = (await block.boundingBox())!.width;
+  await page.getByRole("radio", { name: "days" }).click();
+  await expect.poll(async () => (await block.boundingBox())!.width).toBeGreaterThan(narrow * 3);
+});
+
+test("the yard tells a move, refuses one that must not be, and settles a word from the bench", async ({ page }) => {
+  await signIn(page, "Mara");
+  const bay = page.getByRole("article", { name: "Bay 2" });
+  await bay.getByRole("button", { name: /^moved/ }).click();
+  await expect(page.getByText(/Not now: .* is under way/)).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "moved: Night bakery" }).click();
+  await page.getByRole("menuitem", { name: "Off site" }).click();
+  await expect(page.getByText("Night bakery is now: Off site")).toBeVisible();
+  await expect(page.getByText("The plan is stale:")).toBeVisible();
+  await page.getByRole("button", { name: "Settled" }).first().click();
+  await expect(page.getByText("Box of 4.2 × 32 is nearly empty")).toHaveCount(0);
+});
+
+test("the workshop adds a fitter and retires a bay, with a way back", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/workshop");
+  await page.getByRole("button", { name: "Add a bay" }).click();
+  await page.getByLabel("Name").fill("Tall bay");
+  await page.getByRole("button", { name: "Save" }).click();
+  const row = page.getByRole("listitem").filter({ hasText: "Tall bay" });
+  await row.getByRole("button", { name: "Retire" }).click();
+  await expect(row.getByRole("button", { name: "Bring back" })).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(row.getByRole("button", { name: "Retire" })).toBeVisible();
+  await page.getByRole("tab", { name: "Fitters" }).click();
+  await page.getByRole("button", { name: "Add a fitter" }).click();
+  await page.getByLabel("Name").fill("Pilar");
+  await page.getByLabel("trim").selectOption("2");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByRole("listitem").filter({ hasText: "Pilar" })).toContainText("trim 2");
+  await page.getByRole("tab", { name: "Away and closed" }).click();
+  await page.getByRole("button", { name: "Add time away" }).click();
+  await page.getByLabel("To", { exact: true }).fill("2020-01-01T08:00");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("To has to be later than it begins")).toBeVisible();
+});
+
+test("another's change comes in by itself", async ({ page, browser }) => {
+  await signIn(page, "Mara");
+  await page.goto("/stores");
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, "Mara");
+  await other.goto("/stores");
+  const line = page.locator("li[id^='part-']").filter({ hasText: "to order" }).first();
+  const id = (await line.getAttribute("id"))!;
+  await other.locator(`[id="${id}"]`).getByRole("button", { name: "Ordered" }).click();
+  await expect(page.locator(`[id="${id}"]`)).toContainText("ordered");
+});

@@ -1,0 +1,37 @@
+// Signing in, for browser tests: by a click on a name, as a person would.
+
+import { expect, type Page } from "@playwright/test";
+import AxeBuilder from "axe-core";
+
+export async function signIn(page: Page, name: string): Promise<void> {
+  await page.goto("/sign-in");
+  await page.getByRole("button", { name: new RegExp(`^${name}`) }).click();
+  await page.waitForURL((u) => !u.pathname.startsWith("/sign-in"));
+}
+
+/** No serious fault of accessibility on the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  await page.addScriptTag({ content: AxeBuilder.source });
+  const faults = await page.evaluate(async () => {
+    const axe = (
+      window as unknown as {
+        axe: {
+          run(
+            options: object,
+          ): Promise<{ violations: { id: string; impact: string; nodes: { html: string; failureSummary: string }[] }[] }>;
+        };
+      }
+    ).axe;
+    const result = await axe.run({ resultTypes: ["violations"] });
+    return result.violations
+      .filter((v) => v.impact === "serious" || v.impact === "critical")
+      .flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary.slice(0, 200)}`));
+  });
+  expect(faults).toEqual([]);
+}
+
+/** A small real picture, as a phone would send it. */
+export const picture = Buffer.from(
+  "iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAIAAAACUFjqAAAAEklEQVR4nGP4z8CAB+GTG8HSALfKY52fTcuYAAAAAElFTkSuQmCC",
+  "base64",
+);

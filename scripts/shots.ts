@@ -1,0 +1,88 @@
+// ./wide-lane shots: one picture of each main view, made from the demo at a fixed minute, into docs/screenshots.
+
+import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { chromium, type Page } from "@playwright/test";
+import config from "../playwright.config";
+import { withDemo } from "./with-demo";
+
+interface Shot {
+  name: string;
+  path: string;
+  user?: string;
+  phone?: boolean;
+  dark?: boolean;
+  before?(page: Page): Promise<void>;
+}
+
+const SHOTS: Shot[] = [
+  { name: "sign-in", path: "/sign-in", user: "" },
+  { name: "yard", path: "/" },
+  { name: "yard-dark", path: "/", dark: true },
+  { name: "lanes", path: "/lanes?job=coast-rangers.PA-04" },
+  {
+    name: "lanes-days",
+    path: "/lanes",
+    before: async (p) => {
+      await p.getByRole("radio", { name: "days" }).click();
+    },
+  },
+  {
+    name: "what-moves",
+    path: "/lanes",
+    before: async (p) => {
+      await p.getByRole("button", { name: "See what moves" }).click();
+    },
+  },
+  { name: "builds", path: "/builds" },
+  { name: "build", path: "/builds/coast-rangers" },
+  { name: "add-a-build", path: "/builds/new" },
+  { name: "stores", path: "/stores" },
+  { name: "proof", path: "/proof" },
+  {
+    name: "workshop",
+    path: "/workshop",
+    before: async (p) => {
+      await p.getByRole("tab", { name: "Fitters" }).click();
+    },
+  },
+  { name: "bench-card", path: "/card", user: "u-ines", phone: true },
+];
+
+export default async function shots(): Promise<number> {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "wide-lane-shots-"));
+  mkdirSync("docs/screenshots", { recursive: true });
+  try {
+    await withDemo(folder, async (baseURL) => {
+      const browser = await chromium.launch(config.use?.launchOptions);
+      for (const s of SHOTS) {
+        const context = await browser.newContext({
+          baseURL,
+          locale: "en-GB",
+          viewport: s.phone ? { width: 412, height: 892 } : { width: 1280, height: 800 },
+          reducedMotion: "reduce",
+        });
+        const page = await context.newPage();
+        if (s.dark) await context.addCookies([{ name: "wide_lane_theme", value: "dark", url: baseURL }]);
+        if (s.user !== "") {
+          await page.goto("/sign-in");
+          await page.evaluate(
+            (demoUser) => fetch("/api/session", { method: "POST", body: JSON.stringify({ demoUser }) }),
+            s.user ?? "mara",
+          );
+        }
+        await page.goto(s.path, { waitUntil: "networkidle" });
+        await s.before?.(page);
+        await page.waitForTimeout(400);
+        await page.screenshot({ path: `docs/screenshots/${s.name}.png` });
+        console.log(`docs/screenshots/${s.name}.png`);
+        await context.close();
+      }
+      await browser.close();
+    });
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+  return 0;
+}
