@@ -337,12 +337,12 @@ async function takePhotos(now: number): Promise<void> {
 }
 
 function currentPlan(shop: Shop, now: number, published?: Plan): Plan {
-  return makePlan(readProblem(toProblem(shop, now, published) as Problem), { iterations: 24, seed: 1 });
+  return makePlan(readProblem(toProblem(shop, now, published) as Problem), { iterations: 60, seed: 1 });
 }
 
 /** Deadlines around what the plan can do: one missed, one touch and go, the others with air. */
 async function setDeadlines(zone: Zone, now: number): Promise<void> {
-  for (let round = 0; round < 2; round++) {
+  for (let round = 0; round < 5; round++) {
     const shop = await loadShop(pool());
     const plan = currentPlan(shop, now);
     await transaction(async (t) => {

@@ -24,12 +24,17 @@ export interface Placed {
   place: number;
   crew: number[];
   holdUntil: Minute;
+  /** What it books, by crew member; made once and shared by all boards that hold this very placement. */
+  booked?: Busy[][];
 }
 
-interface Busy {
+export interface Busy {
   from: Minute;
   to: Minute;
   job: number;
+  /** Minutes of the fitter's own hours before `from` and before `to`: gaps between two are measured without a search. */
+  openFrom: number;
+  openTo: number;
 }
 
 export class Board {
@@ -43,7 +48,10 @@ export class Board {
   readonly kept: (Stay | undefined)[];
   /** Van jobs of a build still to be placed. */
   readonly left: number[];
-  private readonly sets = new Map<string, OpenSet>();
+  private readonly sets: Map<string, OpenSet>;
+  /** Opening hours of single fitters, by place, conditions and fitter. */
+  private readonly single: (OpenSet | undefined)[] = [];
+  private readonly pairs = new Map<number, OpenSet>();
 
   constructor(c: Compiled, sets?: Map<string, OpenSet>) {
     this.c = c;
@@ -53,7 +61,7 @@ export class Board {
     this.atPlace = c.places.map(() => []);
     this.kept = new Array(c.builds.length);
     this.left = c.builds.map((b) => b.jobs.filter((j) => c.jobs[j].van && !c.jobs[j].done).length);
-    if (sets) this.sets = sets;
+    this.sets = sets ?? new Map();
     this.settleFacts();
   }
 
@@ -130,7 +138,31 @@ export class Board {
   hours(job: Job, place: number, crew: readonly number[]): OpenSet {
     const p = place === BENCH ? undefined : this.c.places[place];
     const cond = (job.dry && p && !p.indoor ? 1 : 0) | (job.daylight && p && !p.lit ? 2 : 0) | (job.noisy ? 4 : 0);
-    const sorted = crew.length > 1 ? [...crew].sort((a, b) => a - b).join(",") : crew.length ? crew[0] : "s";
+    if (crew.length === 1) {
+      const at = ((place + 1) * 8 + cond) * this.c.fitters.length + crew[0];
+      let one = this.single[at];
+      if (!one) {
+        const key = `${place}/${cond}/${crew[0]}`;
+        one = this.sets.get(key) ?? this.makeHours(place, cond, crew);
+        this.sets.set(key, one);
+        this.single[at] = one;
+      }
+      return one;
+    }
+    if (crew.length === 2) {
+      const n = this.c.fitters.length;
+      const [x, y] = crew[0] < crew[1] ? crew : [crew[1], crew[0]];
+      const at = (((place + 1) * 8 + cond) * n + x) * n + y;
+      let two = this.pairs.get(at);
+      if (!two) {
+        const key = `${place}/${cond}/${x},${y}`;
+        two = this.sets.get(key) ?? this.makeHours(place, cond, crew);
+        this.sets.set(key, two);
+        this.pairs.set(at, two);
+      }
+      return two;
+    }
+    const sorted = crew.length > 1 ? [...crew].sort((a, b) => a - b).join(",") : "s";
     const key = `${place}/${cond}/${sorted}`;
     let set = this.sets.get(key);
     if (!set) {
@@ -175,12 +207,17 @@ export class Board {
   /** Books a job: crew and record. Stays are the business of `stays.ts`. */
   book(job: Job, p: Placed): void {
     this.placed[job.index] = p;
-    for (const f of p.crew) {
-      const list = this.busy[f];
-      for (const [from, to] of p.work) {
+    p.booked ??= p.crew.map((f) => {
+      const { open } = this.c.fitters[f];
+      return p.work.map(([from, to]) => ({ from, to, job: job.index, openFrom: open.upTo(from), openTo: open.upTo(to) }));
+    });
+    for (let k = 0; k < p.crew.length; k++) {
+      const list = this.busy[p.crew[k]];
+      for (const busy of p.booked[k]) {
         let i = list.length;
-        while (i > 0 && list[i - 1].from > from) i--;
-        list.splice(i, 0, { from, to, job: job.index });
+        while (i > 0 && list[i - 1].from > busy.from) i--;
+        if (i === list.length) list.push(busy);
+        else list.splice(i, 0, busy);
       }
     }
   }

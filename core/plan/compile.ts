@@ -13,6 +13,8 @@ export interface Demand {
   ticket?: string;
   /** Fitters who have the skill at the level and hold the ticket (whose last good minute is in `ticketEnd`). */
   fitters: number[];
+  /** The same as places in the job's `candidates`. */
+  candidates: number[];
 }
 
 export interface Link {
@@ -297,6 +299,8 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
       const done = doneOf(j);
       const pub = published.get(j.id);
       const demands = demandsOf(c, j);
+      const candidates = [...new Set(demands.flatMap((d) => d.fitters))];
+      for (const d of demands) d.candidates = d.fitters.map((f) => candidates.indexOf(f));
       const job: Job = {
         index: c.jobs.length,
         id: j.id,
@@ -307,7 +311,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         van,
         places: van ? placesFor(c, b, j) : [],
         demands,
-        candidates: [...new Set(demands.flatMap((d) => d.fitters))],
+        candidates,
         hasZone: van && j.zones.length > 0,
         inside: van && j.zones.some((z) => !OUTSIDE.has(z)),
         dry: van && !!j.needs?.dry,
@@ -366,7 +370,7 @@ function demandsOf(c: Compiled, j: ProblemJob): Demand[] {
       .filter(({ f }) => (d.skill === "any" ? f.best >= Math.max(1, level) : (f.skills[d.skill] ?? 0) >= Math.max(1, level)))
       .filter(({ f }) => !d.ticket || (f.tickets.get(d.ticket) ?? 0) > c.now)
       .map(({ i }) => i);
-    for (let k = 0; k < (d.count ?? 1); k++) out.push({ skill: d.skill, level, ticket: d.ticket, fitters });
+    for (let k = 0; k < (d.count ?? 1); k++) out.push({ skill: d.skill, level, ticket: d.ticket, fitters, candidates: [] });
   }
   // The pickiest demand first, so that a general helper never takes the only specialist.
   return out.sort((a, b) => a.fitters.length - b.fitters.length);

@@ -251,23 +251,50 @@ function crewTime(job: Job, free: Float64Array): Minute {
   let t = sorted[Math.min(job.demands.length, sorted.length) - 1] ?? NEVER;
   for (const d of job.demands) {
     let first = NEVER;
-    for (const f of d.fitters) first = Math.min(first, free[job.candidates.indexOf(f)]);
+    for (const i of d.candidates) if (free[i] < first) first = free[i];
     t = Math.max(t, first);
   }
   return t;
 }
 
+/**
+ * When a fitter, taken alone, could do the job from `lower` on. Walks the gaps between what they are
+ * booked for; a gap that is too short by the fitter's own hours is passed over without a look at the place's.
+ */
 function aloneFrom(b: Board, job: Job, frame: Frame, fitter: number, lower: Minute): Minute {
   const hours = b.hours(job, frame.place, [fitter]);
+  const list = b.busy[fitter];
+  const open = b.c.fitters[fitter].open;
+  let lo = 0;
+  let hi = list.length;
+  while (lo < hi) {
+    const mid = (lo + hi) >>> 1;
+    if (list[mid].to > lower) hi = mid;
+    else lo = mid + 1;
+  }
   let t = lower;
-  for (;;) {
-    t = hours.next(t);
-    if (t === NEVER) return NEVER;
-    const end = hours.after(t, job.minutes);
-    if (end === NEVER) return NEVER;
-    const busy = b.clash(fitter, hours.within(t, end));
-    if (!busy) return t;
-    t = busy.to;
+  let openT = -1;
+  for (let i = lo; ; i++) {
+    const next = i < list.length ? list[i] : undefined;
+    if (next && next.from <= t) {
+      t = next.to;
+      openT = next.openTo;
+      continue;
+    }
+    if (next && openT < 0) openT = open.upTo(t);
+    if (!next || next.openFrom - openT >= job.minutes) {
+      const at = hours.next(t);
+      if (at === NEVER) return NEVER;
+      if (!next) return hours.after(at, job.minutes) === NEVER ? NEVER : at;
+      if (at < next.from) {
+        const end = hours.after(at, job.minutes);
+        if (end === NEVER) return NEVER;
+        // Booked time that the job would have to work through: not when the place is closed then.
+        if (end <= next.from || !b.clash(fitter, hours.within(at, end))) return at;
+      }
+    }
+    t = next.to;
+    openT = next.openTo;
   }
 }
 

@@ -3,7 +3,7 @@
 import type { Minute } from "../time/zone";
 import { Board, type Placed } from "./board";
 import type { Compiled, Job } from "./compile";
-import { benchFrame, earliest, earliestWith, type Fit } from "./fit";
+import { benchFrame, earliest, earliestWith, type Fit, probe } from "./fit";
 import { bookStay, moveCost, type Option, optionsFor } from "./stays";
 
 const NEVER = Number.POSITIVE_INFINITY;
@@ -16,8 +16,18 @@ export interface Rule {
   window: number;
   /** Minutes of delay that a move, or asking another van out of a bay, is worth. */
   costs: { move: number; evict: number };
-  /** Each job first tries the start, place and crew that it has in the published plan. */
-  keep?: boolean;
+  /** By job: the start, place and crew that it tries first. */
+  keep?: readonly (Keep | undefined)[];
+  /** Where that crew or place can't be had: hold on to the start before looking anywhere. */
+  keepStart?: boolean;
+}
+
+export interface Keep {
+  start: Minute;
+  place: number;
+  crew: readonly number[];
+  /** The placement itself, out of a plan of this very order: taken over unseen while nothing else was placed before it. */
+  placed?: Placed;
 }
 
 export interface Generated {
@@ -43,6 +53,8 @@ class Run {
   private readonly c: Compiled;
   private readonly b: Board;
   private readonly rule: Rule;
+  /** So far only placements taken over: what follows in the same order still fits unseen. */
+  private trusted = true;
 
   constructor(c: Compiled, b: Board, rule: Rule) {
     this.c = c;
@@ -162,7 +174,10 @@ class Run {
   }
 
   private place(j: Job): boolean {
-    if (!j.pin) return (this.rule.keep === true && this.tryPublished(j)) || this.tryPlace(j);
+    const kept = this.rule.keep?.[j.index];
+    if (kept && j.pin?.start === undefined && this.tryKept(j, kept)) return true;
+    this.trusted = false;
+    if (!j.pin) return this.tryPlace(j);
     const { start, place, fitters } = j.pin;
     if (this.tryPlace(j, start, place, fitters)) return true;
     const tries: [number | undefined, number | undefined, number[] | undefined][] = [
@@ -177,12 +192,52 @@ class Run {
     return false;
   }
 
-  /** Exactly as published, else at least at that start and with that crew, wherever there is room. */
-  private tryPublished(j: Job): boolean {
-    const p = j.published;
-    if (!p || p.start < this.lower[j.index]) return false;
-    const crew = p.fitters.length === j.demands.length ? p.fitters : undefined;
-    return this.tryPlace(j, p.start, p.place, crew) || this.tryPlace(j, p.start, undefined, crew) || this.tryPlace(j, p.start);
+  /** Exactly as kept; with `keepStart` else at least at that start, with another crew or elsewhere. */
+  private tryKept(j: Job, k: Keep): boolean {
+    if (k.start < this.lower[j.index]) return false;
+    if (j.pin) {
+      this.trusted = false;
+      const fits = k.crew.length === j.demands.length && !j.pin.fitters?.some((f) => !k.crew.includes(f));
+      return this.tryPlace(j, k.start, j.pin.place ?? (j.van ? k.place : undefined), fits ? [...k.crew] : j.pin.fitters);
+    }
+    if (this.trusted && k.placed && this.replay(j, k.placed)) return true;
+    if (this.exactly(j, k)) return true;
+    if (!this.rule.keepStart) return false;
+    return this.tryPlace(j, k.start, undefined, [...k.crew]) || this.tryPlace(j, k.start);
+  }
+
+  /** Takes a placement over as it is. False when the van can't be there the same way. */
+  private replay(j: Job, p: Placed): boolean {
+    if (j.van) {
+      const until = this.b.stillUntil(j, p);
+      const stay = this.b.stays[j.build].find((s) => s.place === p.place && s.from <= p.start && until <= s.to);
+      const option: Option | undefined = stay
+        ? { frame: { place: p.place, from: stay.from, to: stay.to }, stay }
+        : optionsFor(this.b, j, p.place).find((o) => !o.stay && o.frame.from <= p.start && p.start < o.frame.to);
+      if (!option || moveCost(this.b, j, option, p, this.rule.costs) === undefined) return false;
+      bookStay(this.b, j, option, p);
+    }
+    this.b.book(j, p);
+    return true;
+  }
+
+  /** One look at one start, place and crew. */
+  private exactly(j: Job, k: Keep): boolean {
+    if (k.crew.length !== j.demands.length) return false;
+    const check = (r: ReturnType<typeof probe>): Fit | undefined => ("fit" in r && !ticketGone(this.c, j, r.fit) ? r.fit : undefined);
+    if (!j.van) {
+      const fit = check(probe(this.b, j, benchFrame, k.crew, k.start));
+      if (fit) this.commit(j, fit, fit.start, undefined);
+      return !!fit;
+    }
+    for (const option of optionsFor(this.b, j, k.place)) {
+      if (option.frame.from > k.start || option.frame.to <= k.start) continue;
+      const fit = check(probe(this.b, j, option.frame, k.crew, k.start));
+      if (!fit || moveCost(this.b, j, option, fit, this.rule.costs) === undefined) continue;
+      this.commit(j, fit, fit.start, option);
+      return true;
+    }
+    return false;
   }
 
   private tryPlace(j: Job, pinStart?: Minute, pinPlace?: number, must?: number[]): boolean {

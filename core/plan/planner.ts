@@ -1,4 +1,4 @@
-// Problem in, plan out: the best of several rules, then shaken orders for as long as the budget lasts.
+// Problem in, plan out: the best of several rules, then a large-neighbourhood search for as long as the budget lasts.
 
 import { random } from "../rng";
 import type { Minute } from "../time/zone";
@@ -9,11 +9,12 @@ import { asWhy, type Reason, reasonsFor } from "./explain";
 import { benchFrame, earliestWith } from "./fit";
 import { earliestByLinks, type Generated, generate } from "./generate";
 import type { Cost, Plan, Problem } from "./model";
-import { rules, shaken } from "./rules";
+import { fromPlan, rules } from "./rules";
+import { type Incumbent, stepRule } from "./search";
 
 export interface PlanOptions {
   seed?: number;
-  /** Shaken orders to try after the rules; the output is then the same on every run. */
+  /** Search steps after the rules; the output is then the same on every run. */
   iterations?: number;
   /** Time to search in milliseconds; needs `clock`. */
   ms?: number;
@@ -21,6 +22,10 @@ export interface PlanOptions {
   clock?: () => number;
   /** Told of every better plan; return false to stop with the best so far. */
   onBetter?: (cost: Cost, iterations: number) => boolean | undefined;
+  /** Asked before every step; true stops with the best so far. */
+  stopped?: () => boolean;
+  /** A plan of this problem, or of one much like it, to go on from. */
+  start?: Plan;
 }
 
 interface Candidate extends Generated {
@@ -39,32 +44,48 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     cache = g.board.cache;
     return { ...g, cost: costOf(g.board, g.unplaced) };
   };
-  const list = rules(c);
-  let best = attempt(list[0]);
-  let bestRule = list[0];
-  let stop = options.onBetter?.(best.cost, 0) === false;
-  const consider = (rule: (typeof list)[number], n: number) => {
-    const next = attempt(rule);
-    if (next.cost.total >= best.cost.total) return;
+  let best: Candidate | undefined;
+  let stop = false;
+  const consider = (next: Candidate, n: number): Candidate => {
+    if (best && next.cost.total >= best.cost.total) return best;
     best = next;
-    bestRule = rule;
-    stop ||= options.onBetter?.(best.cost, n) === false;
+    stop ||= options.onBetter?.(next.cost, n) === false;
+    return next;
   };
-  for (const rule of list.slice(1)) if (!stop) consider(rule, 0);
   let done = 0;
-  const more = () =>
+  /** How much of the budget is used, 0 to 1. */
+  const used = () =>
     options.iterations !== undefined
-      ? done < options.iterations
-      : options.ms !== undefined && options.clock !== undefined && options.clock() - began < options.ms;
-  while (!stop && more()) {
+      ? done / Math.max(1, options.iterations)
+      : options.ms !== undefined && options.clock !== undefined
+        ? (options.clock() - began) / Math.max(1, options.ms)
+        : 1;
+  if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
+  for (const rule of rules(c)) if (!stop && (!best || options.ms === undefined || used() < 1)) consider(attempt(rule), 0);
+  let at = best!;
+  let share = used();
+  const first = at.cost.total;
+  while (!stop && share < 1 && (options.iterations === undefined || done < options.iterations)) {
+    if (options.stopped?.()) break;
     done++;
-    const base = r() < 0.7 ? bestRule : list[Math.floor(r() * list.length)];
-    consider(shaken(base, r, 0.3 + r() * 3), done);
+    const next = attempt(stepRule(c, incumbent(c, at), r));
+    // Worse plans are gone on from by chance, less and less so: the way out of a dead end.
+    const heat = 0.004 * first * (1 - share) ** 2;
+    if (next.cost.total < at.cost.total + heat * -Math.log(1 - r())) at = next;
+    if (next.cost.total < best!.cost.total) at = consider(next, done);
+    else if (r() < 0.01) at = best!;
+    share = used();
   }
-  shiftLeft(best.board);
+  const result = best!;
+  shiftLeft(result.board);
   const ms = options.iterations === undefined && options.clock ? Math.round(options.clock() - began) : 0;
-  return write(c, best, { seed, iterations: done, ms });
+  return write(c, result, { seed, iterations: done, ms });
 }
+
+const incumbent = (c: Compiled, g: Candidate): Incumbent => ({
+  placed: g.board.placed,
+  lateDays: buildResults(g.board).map((b) => b.lateMinutes / c.dayMinutes),
+});
 
 /** Moves jobs to the earliest start they could have with the same crew and stay, so that every start is explained. */
 function shiftLeft(b: Board): void {
@@ -81,7 +102,7 @@ function shiftLeft(b: Board): void {
     b.book(
       j,
       fit && fit.start < p.start
-        ? { ...p, start: fit.start, from: fit.start, end: fit.end, work: fit.work, holdUntil: fit.end + j.hold }
+        ? { ...p, booked: undefined, start: fit.start, from: fit.start, end: fit.end, work: fit.work, holdUntil: fit.end + j.hold }
         : p,
     );
   }

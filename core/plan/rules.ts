@@ -1,9 +1,10 @@
 // The priority rules that compete for the first plan.
 
-import type { Random } from "../rng";
 import type { Minute } from "../time/zone";
-import type { Compiled } from "./compile";
+import { BENCH, type Compiled } from "./compile";
+import { canFill } from "./crew";
 import type { Rule } from "./generate";
+import type { Plan } from "./model";
 
 const DAY = 1440;
 const COSTS = { move: 90, evict: 240 };
@@ -71,22 +72,40 @@ export function rules(c: Compiled): Rule[] {
   ];
   if (c.jobs.some((j) => j.published)) {
     const order = (i: number) => c.jobs[i].published?.start ?? lf[i];
-    list.push(by("as published", order, 2 * DAY), by("as published, strictly", order, 30 * DAY), {
-      ...by("kept as published", order, 400 * DAY),
-      keep: true,
-    });
+    // A crew that has lost a skill since is not offered again.
+    const keep = c.jobs.map(
+      (j) =>
+        j.published && {
+          start: j.published.start,
+          place: j.published.place,
+          crew: canFill(j, j.published.fitters) ? j.published.fitters : [],
+        },
+    );
+    // First: a change of one thing is then planned around what is on the wall.
+    list.unshift({ ...by("kept as published", order, 400 * DAY), keep, keepStart: true });
+    list.push(by("as published, strictly", order, 30 * DAY));
   }
   return list;
 }
 
-/** A rule with its order shaken: each priority moved by up to `days` days. */
-export function shaken(rule: Rule, r: Random, days: number): Rule {
-  const scale = rule.name === "longest tail" ? days * 300 : days * DAY;
+/** The rule that lays a plan down again as it stands; what no longer holds finds its next place. */
+export function fromPlan(c: Compiled, plan: Plan): Rule {
+  const known = new Map(plan.jobs.map((j) => [j.id, j]));
+  const places = new Map(c.places.map((p, i) => [p.id, i]));
+  const fitters = new Map(c.fitters.map((f, i) => [f.id, i]));
+  const lf = latestFinish(c);
+  const keep = c.jobs.map((j) => {
+    const p = known.get(j.id);
+    if (!p) return undefined;
+    const crew = p.fitters.map((f) => fitters.get(f) ?? -1);
+    return { start: c.zone.parse(p.start), place: places.get(p.place) ?? BENCH, crew: canFill(j, crew) ? crew : [] };
+  });
   return {
-    name: `${rule.name}, shaken`,
-    priority: Float64Array.from(rule.priority, (p) => p + (r() - 0.5) * 2 * scale),
-    window: rule.window * (0.5 + r() * 1.5),
-    ...(rule.keep ? { keep: true } : {}),
-    costs: r() < 0.5 ? rule.costs : { move: 60 + r() * 500, evict: 120 + r() * 900 },
+    name: "as it stands",
+    priority: Float64Array.from(c.jobs, (_, i) => keep[i]?.start ?? lf[i]),
+    window: 400 * DAY,
+    costs: COSTS,
+    keep,
+    keepStart: true,
   };
 }

@@ -69,7 +69,8 @@ export class OpenSet {
     return b > a ? this.upTo(b) - this.upTo(a) : 0;
   }
 
-  private upTo(t: Minute): number {
+  /** Open minutes before t. */
+  upTo(t: Minute): number {
     const i = this.indexAt(t);
     return this.before[i] + (i < this.size && this.from[i] < t ? t - this.from[i] : 0);
   }

@@ -1,0 +1,232 @@
+// How to gain a day for one build: candidate measures, each tested by a replan. Nothing is proposed that was not tried.
+
+import { openHours, WEEKDAYS } from "../time/calendar";
+import { formatDate, weekdayOf, type Zone, zoneOf } from "../time/zone";
+import type { Plan, Problem, ProblemJob } from "./model";
+import { plannedMinutes } from "./model";
+import { makePlan } from "./planner";
+import { readProblem } from "./read";
+import { sayDay } from "./words";
+
+export interface Measure {
+  kind: "saturday" | "late-shift" | "part" | "first" | "skill";
+  /** What to do, in words. */
+  text: string;
+  /** What it costs, in words. */
+  price: string;
+  /** Fitter-hours outside usual hours; 0 where none. */
+  hours: number;
+  /** The problem with the measure taken. */
+  problem: Problem;
+}
+
+export interface Gain {
+  kind: Measure["kind"];
+  text: string;
+  price: string;
+  hours: number;
+  /** Working days by which the build ends earlier; may be 0 or negative. */
+  days: number;
+  finish: string | null;
+  /** Builds whose end moves by half a working day or more: days later (negative: earlier). */
+  others: { build: string; days: number }[];
+}
+
+const STEPS = 24;
+
+/**
+ * Tries the measures for a build and returns them, best first: most days gained, then fewest extra
+ * hours. `plan` is the plan at hand. The plain problem is searched just as long as each measure, so that a
+ * gain is due to the measure. `tell` is called after each; returning false stops.
+ */
+export function gains(
+  problem: Problem,
+  plan: Plan,
+  buildId: string,
+  tell?: (gain: Gain, done: number, all: number) => boolean | undefined,
+): Gain[] {
+  const zone = zoneOf(problem.zone);
+  const plain = { ...problem, published: undefined };
+  const base = makePlan(plain, { iterations: STEPS, start: plan });
+  const list = measures(problem, base, buildId, zone);
+  const out: Gain[] = [];
+  for (let i = 0; i < list.length; i++) {
+    const m = list[i];
+    const next = makePlan(readProblem({ ...m.problem, published: undefined }), { iterations: STEPS, start: base });
+    const gain: Gain = { kind: m.kind, text: m.text, price: m.price, hours: m.hours, ...compare(problem, zone, base, next, buildId) };
+    out.push(gain);
+    if (tell?.(gain, i + 1, list.length) === false) break;
+  }
+  return out.sort((a, b) => b.days - a.days || a.hours - b.hours);
+}
+
+function compare(problem: Problem, zone: Zone, base: Plan, next: Plan, buildId: string): Pick<Gain, "days" | "finish" | "others"> {
+  const shop = problem.calendars.find((c) => c.id === "shop")!;
+  const finish = (p: Plan, id: string) => {
+    const f = p.builds.find((b) => b.id === id)?.finish;
+    return f ? zone.parse(f) : undefined;
+  };
+  const all = [base, next].flatMap((p) => p.builds.flatMap((b) => (b.finish ? [zone.parse(b.finish)] : [])));
+  const from = zone.dayOf(Math.min(...all));
+  const to = zone.dayOf(Math.max(...all)) + 1;
+  const { open } = openHours(zone, { week: shop.week, closed: shop.closed }, from, to);
+  const day = dayMinutes(shop.week);
+  /** Working days from a to b of usual hours, to a quarter. */
+  const days = (a: number | undefined, b: number | undefined) => {
+    if (a === undefined || b === undefined) return 0;
+    const m = a <= b ? open.minutes(a, b) : -open.minutes(b, a);
+    return Math.round((4 * m) / day) / 4;
+  };
+  return {
+    days: days(finish(next, buildId), finish(base, buildId)),
+    finish: next.builds.find((b) => b.id === buildId)?.finish ?? null,
+    others: problem.builds
+      .filter((b) => b.id !== buildId)
+      .map((b) => ({ build: b.id, days: days(finish(base, b.id), finish(next, b.id)) }))
+      .filter((o) => Math.abs(o.days) >= 0.5),
+  };
+}
+
+const clock = (t: string) => +t.slice(0, 2) * 60 + +t.slice(3);
+
+function dayMinutes(week: Problem["calendars"][number]["week"]): number {
+  const sums = WEEKDAYS.map((d) => (week[d] ?? []).reduce((n, [a, b]) => n + clock(b) - clock(a), 0));
+  return Math.max(1, ...sums);
+}
+
+/** Candidate measures for a build, by what its work waits for in the plan. */
+export function measures(problem: Problem, plan: Plan, buildId: string, zone: Zone): Measure[] {
+  const build = problem.builds.find((b) => b.id === buildId);
+  const result = plan.builds.find((b) => b.id === buildId);
+  if (!build || !result?.finish) return [];
+  const now = zone.parse(problem.now);
+  const end = zone.parse(result.finish);
+  const planned = new Map(plan.jobs.map((j) => [j.id, j]));
+  const open = build.jobs.filter((j) => j.state === "todo" && planned.has(j.id));
+  const load = new Map<string, number>();
+  for (const j of open) for (const f of planned.get(j.id)!.fitters) load.set(f, (load.get(f) ?? 0) + plannedMinutes(j.minutes));
+  const busiest = [...load].sort((a, b) => b[1] - a[1]).map(([f]) => problem.fitters.find((x) => x.id === f)!);
+  return [
+    ...saturdays(problem, zone, now, end, busiest[0]?.id),
+    ...lateShift(problem, zone, now, busiest[0]?.id),
+    ...parts(problem, zone, build.id, open, planned),
+    first(problem, build.id),
+    ...training(problem, build.id, open, planned),
+  ];
+}
+
+/** The next two Saturdays before the build's end, for everybody and for its busiest fitter alone. */
+function saturdays(problem: Problem, zone: Zone, now: number, end: number, fitter: string | undefined): Measure[] {
+  const out: Measure[] = [];
+  const today = zone.dayOf(now);
+  const first = today + ((5 - weekdayOf(today) + 7) % 7 || 7);
+  for (const day of [first, first + 7]) {
+    if (zone.dayStart(day) >= end) break;
+    const date = formatDate(day);
+    const words = sayDay(zone, zone.dayStart(day));
+    const windows = [["08:00", "12:00"]];
+    const everybody = structuredClone(problem);
+    for (const c of everybody.calendars) c.extra = [...(c.extra ?? []).filter((e) => e.date !== date), { date, windows, overtime: true }];
+    out.push({
+      kind: "saturday",
+      text: `everybody works ${words}, 08:00 to 12:00`,
+      price: `${4 * problem.fitters.length} extra hours`,
+      hours: 4 * problem.fitters.length,
+      problem: everybody,
+    });
+    if (fitter) out.push(alone(problem, fitter, "saturday", `works ${words}, 08:00 to 12:00`, 4, [{ date, windows, overtime: true }]));
+  }
+  return out;
+}
+
+/** A calendar of its own for one fitter, with extra hours on some dates. */
+function alone(
+  problem: Problem,
+  fitter: string,
+  kind: Measure["kind"],
+  text: string,
+  hours: number,
+  extra: NonNullable<Problem["calendars"][number]["extra"]>,
+): Measure {
+  const p = structuredClone(problem);
+  const f = p.fitters.find((x) => x.id === fitter)!;
+  const own = structuredClone(p.calendars.find((c) => c.id === f.calendar)!);
+  own.id = `${own.id} + ${fitter}`;
+  const dates = new Set(extra.map((e) => e.date));
+  own.extra = [...(own.extra ?? []).filter((e) => !dates.has(e.date)), ...extra];
+  p.calendars.push(own);
+  f.calendar = own.id;
+  // Bays that keep shop hours have to be open for it.
+  for (const b of p.bays) if (b.calendar) delete b.calendar;
+  return { kind, text: `${f.name} ${text}`, price: `${hours} extra hours`, hours, problem: p };
+}
+
+/** Two hours more on each of the next five days that the busiest fitter works. */
+function lateShift(problem: Problem, zone: Zone, now: number, fitter: string | undefined): Measure[] {
+  const f = problem.fitters.find((x) => x.id === fitter);
+  const calendar = problem.calendars.find((c) => c.id === f?.calendar);
+  if (!f || !calendar) return [];
+  const extra: NonNullable<Problem["calendars"][number]["extra"]> = [];
+  for (let day = zone.dayOf(now) + 1; extra.length < 5 && day < zone.dayOf(now) + 14; day++) {
+    const usual = calendar.week[WEEKDAYS[weekdayOf(day)]] ?? [];
+    const date = formatDate(day);
+    if (!usual.length || calendar.closed?.includes(date) || calendar.extra?.some((e) => e.date === date)) continue;
+    const last = usual.reduce((x, w) => (w[1] > x ? w[1] : x), "00:00");
+    if (last > "21:30") continue;
+    const until = `${String(+last.slice(0, 2) + 2).padStart(2, "0")}${last.slice(2)}`;
+    extra.push({ date, windows: usual, overtime: false }, { date, windows: [[last, until]], overtime: true });
+    if (extra.length / 2 === 5) break;
+  }
+  if (!extra.length) return [];
+  const days = extra.length / 2;
+  return [alone(problem, f.id, "late-shift", `stays two hours longer on ${days} days`, 2 * days, extra)];
+}
+
+/** Each of the two parts that the build's work waits for most, two days earlier. */
+function parts(problem: Problem, zone: Zone, buildId: string, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
+  const waiting = open
+    .filter(
+      (j) =>
+        j.partsFrom &&
+        planned
+          .get(j.id)!
+          .why?.slice(0, 2)
+          .some((w) => w.kind === "part"),
+    )
+    .slice(0, 2);
+  return waiting.map((j) => {
+    const p = structuredClone(problem);
+    const job = p.builds.find((b) => b.id === buildId)!.jobs.find((x) => x.id === j.id)!;
+    job.partsFrom = zone.show(zone.parse(j.partsFrom!) - 2 * 1440);
+    return { kind: "part", text: `the parts of ${j.name} come two days earlier`, price: "a call or a courier", hours: 0, problem: p };
+  });
+}
+
+/** This build before all others. */
+function first(problem: Problem, buildId: string): Measure {
+  const p = structuredClone(problem);
+  for (const b of p.builds) b.weight = b.id === buildId ? b.weight * 8 : b.weight;
+  return { kind: "first", text: "this build goes before all others", price: "the others wait", hours: 0, problem: p };
+}
+
+/** Where the work waits for a fitter: another one who could do it too. */
+function training(problem: Problem, _buildId: string, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
+  const waits = new Map<string, number>();
+  for (const j of open) {
+    if (planned.get(j.id)!.why?.[0]?.kind !== "fitter") continue;
+    for (const d of j.crew)
+      if (d.skill !== "any" && !d.ticket) waits.set(`${d.skill} ${d.level ?? 1}`, (waits.get(`${d.skill} ${d.level ?? 1}`) ?? 0) + 1);
+  }
+  const [top] = [...waits].sort((a, b) => b[1] - a[1]);
+  if (!top) return [];
+  const [skill, level] = [top[0].slice(0, top[0].lastIndexOf(" ")), Number(top[0].slice(top[0].lastIndexOf(" ") + 1))];
+  const pupil = problem.fitters
+    .filter((f) => (f.skills[skill] ?? 0) < level)
+    .sort((a, b) => (b.skills[skill] ?? 0) - (a.skills[skill] ?? 0) || Object.keys(a.skills).length - Object.keys(b.skills).length)[0];
+  if (!pupil) return [];
+  const p = structuredClone(problem);
+  p.fitters.find((f) => f.id === pupil.id)!.skills[skill] = level;
+  return [
+    { kind: "skill", text: `${pupil.name} learns ${skill} to level ${level}`, price: "time with somebody who can", hours: 0, problem: p },
+  ];
+}

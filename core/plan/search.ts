@@ -1,0 +1,166 @@
+// Large-neighbourhood search: frees some jobs of the plan at hand, keeps all others where they are, and lays the freed
+// ones anew. Most jobs of a step are only checked at the start, place and crew they have, so a step costs little more
+// than what it touches. Every step goes through the same schedule generation, so no step can break a rule.
+
+import type { Random } from "../rng";
+import type { Minute } from "../time/zone";
+import type { Placed } from "./board";
+import type { Compiled } from "./compile";
+import type { Keep, Rule } from "./generate";
+
+const DAY = 1440;
+const ALL = 1e12;
+/** Later than any start: what is given this queues last. */
+const BEHIND = 1e10;
+
+/** What a step looks at: the plan at hand, and how late each build is (working days). */
+export interface Incumbent {
+  placed: readonly (Placed | undefined)[];
+  lateDays: readonly number[];
+}
+
+type Pick = (c: Compiled, at: Incumbent, r: Random) => Set<number>;
+
+const movable = (c: Compiled, i: number) => !c.jobs[i].done && !c.jobs[i].started;
+
+/** A build by chance, late ones sooner. */
+function someBuild(c: Compiled, at: Incumbent, r: Random): number {
+  const weights = c.builds.map((b, i) => (b.jobs.some((j) => movable(c, j)) ? 1 + at.lateDays[i] * b.weight : 0));
+  let left = r() * weights.reduce((a, b) => a + b, 0);
+  for (let i = 0; i < weights.length; i++) {
+    left -= weights[i];
+    if (left <= 0 && weights[i] > 0) return i;
+  }
+  return Math.floor(r() * c.builds.length);
+}
+
+function span(c: Compiled, at: Incumbent): [Minute, Minute] {
+  let from = Number.POSITIVE_INFINITY;
+  let to = c.now;
+  at.placed.forEach((p, i) => {
+    if (!p || !movable(c, i)) return;
+    from = Math.min(from, p.start);
+    to = Math.max(to, p.end);
+  });
+  return Number.isFinite(from) ? [from, to] : [c.now, c.now];
+}
+
+const within = (c: Compiled, at: Incumbent, test: (p: Placed, i: number) => boolean): Set<number> => {
+  const out = new Set<number>();
+  at.placed.forEach((p, i) => {
+    if (p && movable(c, i) && test(p, i)) out.add(i);
+  });
+  return out;
+};
+
+const byBuild: Pick = (c, at, r) => {
+  const k = someBuild(c, at, r);
+  const own = new Set(c.builds[k].jobs);
+  return within(c, at, (_p, i) => own.has(i));
+};
+
+/** A build from some moment on: its tail is where its date is made. */
+const byTail: Pick = (c, at, r) => {
+  const k = someBuild(c, at, r);
+  const own = new Set(c.builds[k].jobs);
+  const [from, to] = span(c, at);
+  const cut = from + r() * (to - from);
+  return within(c, at, (p, i) => own.has(i) && p.start >= cut);
+};
+
+const byWindow: Pick = (c, at, r) => {
+  const [from, to] = span(c, at);
+  const length = Math.max(2 * DAY, (0.05 + r() * 0.15) * (to - from));
+  const t = from + r() * Math.max(1, to - from - length / 2);
+  return within(c, at, (p) => p.start < t + length && p.end > t);
+};
+
+/** All work of one fitter, or in one bay, within a window. */
+const byResource: Pick = (c, at, r) => {
+  const [from, to] = span(c, at);
+  const length = (0.15 + r() * 0.35) * (to - from);
+  const t = from + r() * Math.max(1, to - from - length / 2);
+  const inTime = (p: Placed) => p.start < t + length && p.end > t;
+  if (r() < 0.6) {
+    const f = Math.floor(r() * c.fitters.length);
+    return within(c, at, (p) => inTime(p) && p.crew.includes(f));
+  }
+  const place = Math.floor(r() * c.places.length);
+  return within(c, at, (p) => inTime(p) && p.place === place);
+};
+
+/** What stands directly before a late build's last work, and what others do at those times with the same people. */
+const byChain: Pick = (c, at, r) => {
+  const k = someBuild(c, at, r);
+  const own = within(c, at, (_p, i) => c.jobs[i].build === k);
+  const chain = new Set<number>();
+  let here = [...own].sort((a, b) => at.placed[b]!.holdUntil - at.placed[a]!.holdUntil)[0];
+  while (here !== undefined && !chain.has(here)) {
+    chain.add(here);
+    here = c.jobs[here].before
+      .map((l) => l.job)
+      .filter((j) => at.placed[j] && movable(c, j))
+      .sort((a, b) => at.placed[b]!.holdUntil - at.placed[a]!.holdUntil)[0];
+  }
+  const rivals = within(c, at, (p, i) => {
+    if (chain.has(i)) return false;
+    for (const j of chain) {
+      const q = at.placed[j]!;
+      if (p.start < q.start && p.end > q.start - DAY && p.crew.some((f) => q.crew.includes(f))) return r() < 0.7;
+    }
+    return false;
+  });
+  return new Set([...chain, ...rivals]);
+};
+
+const byChance: Pick = (c, at, r) => {
+  const share = 0.03 + r() * 0.12;
+  return within(c, at, () => r() < share);
+};
+
+const PICKS: readonly [Pick, number][] = [
+  [byBuild, 0.22],
+  [byTail, 0.2],
+  [byWindow, 0.2],
+  [byResource, 0.14],
+  [byChain, 0.16],
+  [byChance, 0.08],
+];
+
+function pick(r: Random): Pick {
+  let left = r();
+  for (const [p, share] of PICKS) {
+    left -= share;
+    if (left <= 0) return p;
+  }
+  return byChance;
+}
+
+/**
+ * The rule of one step. Kept jobs queue at the start they have; freed ones at theirs, pulled forward or
+ * shaken by chance, so that they may overtake. Now and then nothing is kept: all work is laid anew in
+ * the order it has, which closes the gaps that earlier steps left.
+ */
+export function stepRule(c: Compiled, at: Incumbent, r: Random): Rule {
+  const priority = Float64Array.from(c.jobs, (_, i) => at.placed[i]?.start ?? 0);
+  const costs = r() < 0.6 ? { move: 90, evict: 240 } : { move: 30 + r() * 600, evict: 60 + r() * 1200 };
+  if (r() < 0.08) return { name: "closing gaps", priority, window: ALL, costs };
+  const freed = pick(c.jobs.length ? r : () => 0)(c, at, r);
+  if (r() < 0.25) for (const i of pick(r)(c, at, r)) freed.add(i);
+  const mode = r();
+  const pull = r() * r() * 12 * DAY;
+  const target = someBuild(c, at, r);
+  // Behind all that is kept: the freed work has to find its places in the gaps, and moves nobody.
+  const behind = r() < 0.5 ? BEHIND : 0;
+  for (const i of freed) {
+    priority[i] += behind;
+    if (mode < 0.45) priority[i] += (r() - 0.5) * pull;
+    else if (mode < 0.8) priority[i] -= c.jobs[i].build === target ? pull : 0;
+    else priority[i] += (c.jobs[i].build === target ? -pull : pull) * r();
+  }
+  const keep: (Keep | undefined)[] = c.jobs.map((_, i) => {
+    const p = at.placed[i];
+    return p && movable(c, i) && !freed.has(i) ? { start: p.start, place: p.place, crew: p.crew, placed: p } : undefined;
+  });
+  return { name: "large neighbourhood", priority, window: ALL, costs, keep };
+}
