@@ -64,20 +64,100 @@ test("keys go from view to view, find, and walk along the lanes", async ({ page 
   await expect(page).toHaveURL(/\/builds\/field-vet/);
 });
 
-test("a pin is kept by the replan, reported, and taken back", async ({ page }) => {
+test("a pin is kept, the plan flows round it, and it is taken back", async ({ page }) => {
   await signIn(page, "Mara");
   await page.goto("/lanes?job=night-bakery.FU-08");
   const panel = page.getByRole("complementary", { name: "Job Bed" });
   await panel.getByLabel("Start at").fill("2027-02-10T09:00");
   await panel.getByRole("button", { name: "Pin" }).click();
   await expect(page.getByText("Bed is pinned to 2027-02-10 09:00")).toBeVisible();
-  await page.getByRole("button", { name: "Replan", exact: true }).click();
   await expect(panel).toContainText("Wed 10 Feb 09:00");
   await expect(panel).toContainText("pinned to Wed 10 Feb 09:00");
   await panel.getByRole("button", { name: "Take the pin out" }).click();
   await expect(page.getByText("is free again")).toBeVisible();
-  await page.getByRole("button", { name: "Replan", exact: true }).click();
   await expect(panel).not.toContainText("Wed 10 Feb 09:00");
+  // One that can't be kept says so.
+  await panel.getByLabel("Start at").fill("2026-11-25T11:00");
+  await panel.getByRole("button", { name: "Pin" }).click();
+  await expect(page.getByText(/can't start at the pinned time/).first()).toBeVisible();
+  await panel.getByRole("button", { name: "Take the pin out" }).click();
+  await expect(page.getByText("is free again").first()).toBeVisible();
+});
+
+test("a block is dragged to a pinned start, and undo puts it back", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/lanes?job=seed-library.FU-08");
+  const block = page.locator("[id='block-seed-library.FU-08']");
+  await block.scrollIntoViewIfNeeded();
+  const panel = page.getByRole("complementary", { name: "Job Bed" });
+  const box = (await block.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByText(/Bed is pinned to .*; the plan flows round it/)).toBeVisible();
+  await expect(panel.getByRole("button", { name: "Take the pin out" })).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).first().click();
+  await expect(panel.getByRole("button", { name: "Take the pin out" })).toHaveCount(0);
+});
+
+test("the plan is seen from bays, from fitters, and over a season", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/lanes");
+  await page.getByRole("radio", { name: "fitters" }).click();
+  const dora = page.getByRole("region", { name: "Dora" });
+  await expect(dora.getByRole("button").first()).toBeAttached();
+  await expectAccessible(page);
+  await page.getByRole("radio", { name: "bays" }).click();
+  await expect(page.getByRole("region", { name: "Long bay" }).getByRole("button").first()).toBeAttached();
+  await page.getByRole("radio", { name: "builds" }).click();
+  await page.getByRole("radio", { name: "season" }).click();
+  await expect(
+    page
+      .getByRole("region", { name: "Lane of Field vet" })
+      .getByTitle(/^Furniture: /)
+      .first(),
+  ).toBeAttached();
+  await expectAccessible(page);
+});
+
+test("a longer search leaves the page free, shows how far it is, and keeps the best when stopped", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/lanes");
+  await page.getByRole("button", { name: "Search on" }).click();
+  await page.getByRole("menuitem", { name: "60 seconds" }).click();
+  const status = page.getByRole("status", { name: "Searching" });
+  await expect(status).toContainText("best so far");
+  // Typing and scrolling go on meanwhile, and the server answers others.
+  const lanes = page.getByTestId("lanes");
+  await lanes.evaluate((e) => e.scrollTo({ left: 900 }));
+  await expect.poll(() => lanes.evaluate((e) => e.scrollLeft)).toBe(900);
+  await page.keyboard.press("/");
+  await page.keyboard.type("darkroom");
+  await expect(page.getByRole("option", { name: /Darkroom van/ }).first()).toBeVisible();
+  await page.keyboard.press("Escape");
+  const t = Date.now();
+  expect((await page.request.get("/api/pulse")).ok()).toBe(true);
+  expect(Date.now() - t).toBeLessThan(5000);
+  await page.getByRole("button", { name: "Stop, keep the best" }).click();
+  await expect(page.getByText("Stopped; the best so far is kept")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Search on" })).toBeEnabled();
+  await page.waitForTimeout(1500);
+  await page.goto("/lanes");
+  await expect(page.getByText("stale:")).toHaveCount(0);
+});
+
+test("measures to gain a day are tried one by one", async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page, "Mara");
+  await page.goto("/lanes?job=coast-rangers.PA-04");
+  await page.getByRole("button", { name: "Replan", exact: true }).click();
+  await expect(page.getByText("Replanned")).toBeVisible();
+  const panel = page.getByRole("complementary", { name: /^Job / });
+  await panel.getByRole("button", { name: "Try what gains a day" }).click();
+  await expect(panel.getByText("Each was tried by a replan")).toBeVisible({ timeout: 60_000 });
+  await expect(panel.getByText(/everybody works Sat 28 Nov/)).toBeVisible();
+  await expect(panel.getByText("this build goes before all others")).toBeVisible();
 });
 
 test("weeks and days show the same plan at another scale", async ({ page }) => {
@@ -91,13 +171,18 @@ test("weeks and days show the same plan at another scale", async ({ page }) => {
 
 test("the yard tells a move, refuses one that must not be, and settles a word from the bench", async ({ page }) => {
   await signIn(page, "Mara");
-  const bay = page.getByRole("article", { name: "Bay 2" });
-  await bay.getByRole("button", { name: /^moved/ }).click();
+  const busy = page.getByRole("article").filter({ hasText: " · till " }).first();
+  await busy.getByRole("button", { name: /^moved/ }).click();
   await expect(page.getByText(/Not now: .* is under way/)).toBeVisible();
   await page.keyboard.press("Escape");
-  await page.getByRole("button", { name: "moved: Night bakery" }).click();
+  const waiting = page
+    .getByRole("region", { name: "Yard" })
+    .getByRole("button", { name: /^moved: / })
+    .first();
+  const name = ((await waiting.getAttribute("aria-label")) ?? "").replace("moved: ", "");
+  await waiting.click();
   await page.getByRole("menuitem", { name: "Off site" }).click();
-  await expect(page.getByText("Night bakery is now: Off site")).toBeVisible();
+  await expect(page.getByText(`${name} is now: Off site`)).toBeVisible();
   await expect(page.getByText("The plan is stale:")).toBeVisible();
   await page.getByRole("button", { name: "Settled" }).first().click();
   await expect(page.getByText("Box of 4.2 × 32 is nearly empty")).toHaveCount(0);

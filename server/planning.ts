@@ -2,7 +2,7 @@
 
 import { v7 } from "uuid";
 import { checkPlan } from "@/core/plan/check/check";
-import type { Problem } from "@/core/plan/model";
+import type { Plan, Problem } from "@/core/plan/model";
 import type { Shop } from "@/core/shop/model";
 import { nameParts, toProblem } from "@/core/shop/problem";
 import { type Zone, zoneOf } from "@/core/time/zone";
@@ -11,7 +11,7 @@ import { giveLease, loadPlan, nextNumber, type StoredPlan, savePlan, takeLease }
 import { type Conn, pool, run, transaction } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { nowMinute } from "./clock";
-import { planInThread } from "./plan-thread";
+import { type Better, type GainStep, gainsInThread, planInThread } from "./plan-thread";
 import { Refusal } from "./refusal";
 
 /** Search steps on top of the rules: well under a second at the usual size, and the same result each time. */
@@ -44,15 +44,26 @@ export async function markStale(c: Conn, why: string): Promise<void> {
   await run(c, "UPDATE workshop SET stale_why = IF(changes = planned_changes, ?, stale_why), changes = changes + 1", [why.slice(0, 300)]);
 }
 
+interface Budget {
+  iterations?: number;
+  ms?: number;
+  onBetter?: (b: Better) => void;
+  signal?: AbortSignal;
+}
+
 /** Plans anew from the present state and stores the result as the working plan. One at a time for the workshop. */
-export async function replan(userId: string, signal?: AbortSignal): Promise<StoredPlan> {
+export async function replan(userId: string, budget: Budget = {}): Promise<StoredPlan> {
   const holder = v7();
   const { problem, state } = await currentProblem();
   const workshopId = state.shop.workshop.id;
-  if (!(await transaction((c) => takeLease(c, workshopId, holder, Date.now(), LEASE_SECONDS))))
+  const seconds = LEASE_SECONDS + Math.ceil((budget.ms ?? 0) / 1000);
+  if (!(await transaction((c) => takeLease(c, workshopId, holder, Date.now(), seconds))))
     throw new Refusal(409, "A replan is already running; its result will show here in a moment.");
   try {
-    const plan = await planInThread(problem, { iterations: ITERATIONS, seed: 1 }, signal);
+    const length = budget.ms === undefined ? { iterations: budget.iterations ?? ITERATIONS } : { ms: budget.ms };
+    // A longer search goes on from the plan at hand; a plain replan stays as near as it can to the published one.
+    const start = budget.ms === undefined ? undefined : withoutWhy(state.working?.plan);
+    const plan = await planInThread(problem, { ...length, seed: 1, start }, budget.onBetter, budget.signal);
     // The checker has the last word: a plan that breaks a rule is never shown.
     const breaches = checkPlan(problem, plan);
     if (breaches.length) throw new Error(`the planner made a plan that breaks a rule: ${breaches[0].text}`);
@@ -70,7 +81,7 @@ export async function replan(userId: string, signal?: AbortSignal): Promise<Stor
         kind: "plan.replanned",
         entity: "plan",
         entityId: head.id,
-        text: "replanned",
+        text: budget.ms === undefined ? "replanned" : `searched on, ${plan.iterations} steps`,
         data: { cost: plan.cost ?? {}, unplaced: plan.unplaced.length },
       });
     });
@@ -78,6 +89,19 @@ export async function replan(userId: string, signal?: AbortSignal): Promise<Stor
   } finally {
     await giveLease(pool(), holder);
   }
+}
+
+/** A stored plan as a start for the planner: reasons and chains are made anew anyway. */
+const withoutWhy = (plan: Plan | undefined): Plan | undefined =>
+  plan && { ...plan, jobs: plan.jobs.map(({ why: _why, ...j }) => j), builds: [], stays: [] };
+
+/** Tries what could gain a day for a build, against the plan at hand. Refused while there is none or it is stale. */
+export async function tryGains(buildId: string, onGain: (g: GainStep) => void, signal?: AbortSignal): Promise<void> {
+  const { problem, state } = await currentProblem();
+  if (!problem.builds.some((b) => b.id === buildId)) throw new Refusal(404, "There is no such build.");
+  if (!state.working) throw new Refusal(409, "There is no plan yet: replan first.");
+  if (state.shop.workshop.staleWhy) throw new Refusal(409, `The plan is stale (${state.shop.workshop.staleWhy}): replan first.`);
+  await gainsInThread(problem, withoutWhy(state.working.plan)!, buildId, onGain, signal);
 }
 
 /** Publishes the working plan under the next number. Refused while it is stale. */

@@ -1,13 +1,39 @@
-// Worker thread that plans: a problem in, a plan out. Built to dist/ by scripts/build.ts.
+// Worker thread that plans: a task in, messages out. A shared flag stops it; what it has by then is its answer.
+// Built to dist/ by scripts/worker-bundle.ts.
 
 import { parentPort, workerData } from "node:worker_threads";
+import { gains } from "@/core/plan/gain";
 import { makePlan } from "@/core/plan/planner";
-import { readProblem } from "@/core/plan/read";
+import { readPlan, readProblem } from "@/core/plan/read";
+import type { PlanTask } from "./task";
 
-const { problem, iterations, seed } = workerData as { problem: unknown; iterations: number; seed: number };
+const task = workerData as PlanTask;
+const flag = new Int32Array(task.stop);
+const stopped = () => Atomics.load(flag, 0) === 1;
+const post = (message: object) => parentPort?.postMessage(message);
+
 try {
-  const plan = makePlan(readProblem(problem), { iterations, seed });
-  parentPort?.postMessage({ plan });
+  const problem = readProblem(task.problem);
+  const start = task.start === undefined ? undefined : readPlan(task.start);
+  if (task.kind === "gain") {
+    gains(problem, start!, task.build, (gain, done, all) => {
+      post({ progress: { gain, done, all } });
+      return !stopped();
+    });
+    post({ result: null });
+  } else {
+    const plan = makePlan(problem, {
+      seed: task.seed,
+      start,
+      ...(task.ms === undefined ? { iterations: task.iterations ?? 0 } : { ms: task.ms, clock: () => performance.now() }),
+      stopped,
+      onBetter: (cost, step) => {
+        post({ progress: { cost, step } });
+        return undefined;
+      },
+    });
+    post({ result: plan });
+  }
 } catch (e) {
-  parentPort?.postMessage({ error: (e as Error).message });
+  post({ error: (e as Error).message });
 }

@@ -1,5 +1,6 @@
 // Fills the lanes view: lanes, the panel's facts, and what would move against the published plan.
 
+import { byBay, byFitter } from "@/core/lanes/groups";
 import { lanes } from "@/core/lanes/lanes";
 import { diffPlans } from "@/core/plan/diff";
 import { sayDay } from "@/core/plan/words";
@@ -41,6 +42,7 @@ export function lanesView(state: State): LanesView {
     zone: shop.workshop.zone,
     now,
     lanes: all,
+    groups: { bays: byBay(shop, all), fitters: byFitter(shop, all) },
     vans: Object.fromEntries(shop.builds.map((b) => [b.vanId, vanShape(shop, b.vanId)])),
     jobs,
     places: Object.fromEntries([...shop.bays.map((b) => [b.id, b.name]), ["yard", "Yard"], ["bench", "Bench"]]),

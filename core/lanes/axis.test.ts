@@ -29,5 +29,12 @@ describe("axis", () => {
       ),
     );
   });
+  it("finds the instant at a position again", () => {
+    const a = axis(days, ZOOMS.days);
+    for (const t of [420, 600, 1440 + 700, 8 * 1440 + 1000]) expect(a.at(a.x(t))).toBe(t);
+    expect(a.at(-5)).toBe(420);
+    expect(a.at(1e6)).toBe(20 * 1440 + 1080);
+    expect(axis([], ZOOMS.days).at(4)).toBe(0);
+  });
   it("is flat when there are no days", () => expect(axis([], ZOOMS.days).x(5)).toBe(0));
 });

@@ -17,7 +17,10 @@ export interface Zoom {
   to: number;
 }
 
-export const ZOOMS: Record<"weeks" | "days", Zoom> = {
+export type ZoomName = "days" | "weeks" | "season";
+
+export const ZOOMS: Record<ZoomName, Zoom> = {
+  season: { openPx: 9, closedPx: 4, from: 420, to: 1080 },
   weeks: { openPx: 30, closedPx: 14, from: 420, to: 1080 },
   days: { openPx: 230, closedPx: 40, from: 420, to: 1080 },
 };
@@ -27,6 +30,8 @@ export interface Axis {
   /** Left edge of each day. */
   lefts: number[];
   widths: number[];
+  /** The instant at a position; the inverse of x within what is drawn to scale. */
+  at(px: number): Minute;
   /** Position of an instant; those before the first day stand at 0, those after the last at the end. */
   x(t: Minute): number;
 }
@@ -52,5 +57,12 @@ export function axis(days: readonly AxisDay[], zoom: Zoom): Axis {
     const share = (t - days[lo].at - zoom.from) / (zoom.to - zoom.from);
     return lefts[lo] + Math.min(1, Math.max(0, share)) * widths[lo];
   };
-  return { width: sum, lefts, widths, x };
+  const at = (px: number): Minute => {
+    if (!days.length) return 0;
+    let i = lefts.findIndex((left, k) => px < left + widths[k]);
+    if (i < 0) i = days.length - 1;
+    const share = Math.min(1, Math.max(0, (px - lefts[i]) / widths[i]));
+    return Math.round(days[i].at + zoom.from + share * (zoom.to - zoom.from));
+  };
+  return { width: sum, lefts, widths, x, at };
 }

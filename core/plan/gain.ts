@@ -171,7 +171,11 @@ function lateShift(problem: Problem, zone: Zone, now: number, fitter: string | u
     const usual = calendar.week[WEEKDAYS[weekdayOf(day)]] ?? [];
     const date = formatDate(day);
     if (!usual.length || calendar.closed?.includes(date) || calendar.extra?.some((e) => e.date === date)) continue;
-    const last = usual.reduce((x, w) => (w[1] > x ? w[1] : x), "00:00");
+    const last =
+      usual
+        .map((w) => w[1])
+        .sort()
+        .at(-1) ?? "00:00";
     if (last > "21:30") continue;
     const until = `${String(+last.slice(0, 2) + 2).padStart(2, "0")}${last.slice(2)}`;
     extra.push({ date, windows: usual, overtime: false }, { date, windows: [[last, until]], overtime: true });

@@ -2,12 +2,14 @@
 // One lane: the head at the left, the road with its blocks, tape, stop lines, kerb and flag.
 
 import Link from "next/link";
-import type { Axis } from "@/core/lanes/axis";
+import type { Axis, ZoomName } from "@/core/lanes/axis";
+import { stageSpans } from "@/core/lanes/groups";
 import type { Block, Lane } from "@/core/lanes/lanes";
 import { cx } from "../kit/cx";
 import { stageOf } from "../kit/stage";
 import { day, time } from "../kit/time";
 import { VanSide } from "../van/plan";
+import { BlockView } from "./block";
 import type { LanesView } from "./view";
 
 export const LABEL_PX = 164;
@@ -16,6 +18,9 @@ const BLOCK = 19;
 const BENCH_ROW = 20;
 const BENCH = 17;
 const KERB = 15;
+
+/** In a season view neighbouring stages overlap: they alternate between two rows. */
+const STAGE_ROW: Record<string, number> = { strip: 0, openings: 1, insulation: 0, framing: 1, panels: 0, furniture: 1, services: 0 };
 
 const EDGE = { late: "border-l-signal", open: "border-l-signal", tight: "border-l-amber", safe: "border-l-green" };
 
@@ -26,16 +31,18 @@ export function LaneRow({
   zoom,
   selected,
   onSelect,
+  onPin,
 }: {
   lane: Lane;
   axis: Axis;
   view: LanesView;
-  zoom: "weeks" | "days";
+  zoom: ZoomName;
   selected?: string;
   onSelect(id: string): void;
+  onPin(b: Block, start: number): void;
 }) {
   const shoulder = 8 + Math.max(1, lane.benchRows) * BENCH_ROW;
-  const road = lane.rows * ROW + 8;
+  const road = (zoom === "season" ? 2 : lane.rows) * ROW + 8;
   const height = Math.max(shoulder + road + KERB + 12, 116);
   const top = height - 12 - KERB - road;
   const d = lane.date;
@@ -116,109 +123,46 @@ export function LaneRow({
             style={{ left: flag, width: end - flag, top: top - 2, height: road + 4 }}
           />
         )}
-        {lane.blocks
-          .filter((b) => (b.holdUntil ?? b.to) > view.days[0].at)
-          .map((b) => (
-            <BlockView
-              key={b.jobId}
-              b={b}
-              axis={axis}
-              view={view}
-              top={b.bench ? shoulder - BENCH_ROW * (b.row + 1) - 2 + (top - shoulder) : top + 5 + b.row * ROW}
-              big={zoom === "days"}
-              on={selected === b.jobId}
-              onSelect={onSelect}
-            />
-          ))}
+        {zoom === "season"
+          ? stageSpans(lane).map((x) => (
+              <div
+                key={`${x.stage} ${x.from}`}
+                title={`${stageOf(x.stage).name}: ${time(view.zone, x.from)} to ${time(view.zone, x.to)}`}
+                className="wide absolute overflow-hidden rounded-[3px] px-1 text-[11px] leading-[19px]"
+                style={{
+                  left: axis.x(x.from),
+                  width: Math.max(3, axis.x(x.to) - axis.x(x.from)),
+                  top: top + 5 + (STAGE_ROW[x.stage] ?? 0) * ROW,
+                  height: BLOCK,
+                  background: x.done ? `color-mix(in srgb, ${stageOf(x.stage).colour} 34%, var(--card))` : stageOf(x.stage).colour,
+                  color: x.done ? "var(--ink)" : stageOf(x.stage).ink,
+                }}
+              >
+                {axis.x(x.to) - axis.x(x.from) > 20 ? stageOf(x.stage).code : ""}
+              </div>
+            ))
+          : lane.blocks
+              .filter((b) => (b.holdUntil ?? b.to) > view.days[0].at)
+              .map((b) => (
+                <BlockView
+                  key={b.jobId}
+                  b={b}
+                  axis={axis}
+                  view={view}
+                  top={b.bench ? top - BENCH_ROW * (b.row + 1) - 2 : top + 5 + b.row * ROW}
+                  height={b.bench ? BENCH : BLOCK}
+                  big={zoom === "days"}
+                  on={selected === b.jobId}
+                  onSelect={onSelect}
+                  onPin={onPin}
+                />
+              ))}
         {lane.stops.map((s) => (
           <StopBar key={s.jobId} x={axis.x(s.at)} missing={s.missing} top={top} road={road} />
         ))}
         <Flag x={flag} top={4} height={top + road - 4} />
       </div>
     </section>
-  );
-}
-
-/** What is done is pale, what is planned is solid; bench work is outlined. */
-function blockLook(b: Block, s: ReturnType<typeof stageOf>): React.CSSProperties {
-  const pale = `color-mix(in srgb, ${s.colour} ${b.bench ? 12 : 34}%, var(--card))`;
-  if (b.bench) return { background: b.state === "done" ? pale : "var(--card)", border: `1.5px solid ${s.colour}`, color: "var(--ink)" };
-  return b.state === "done" ? { background: pale, color: "var(--ink)" } : { background: s.colour, color: s.ink };
-}
-
-function BlockView({
-  b,
-  axis,
-  view,
-  top,
-  big,
-  on,
-  onSelect,
-}: {
-  b: Block;
-  axis: Axis;
-  view: LanesView;
-  top: number;
-  big: boolean;
-  on: boolean;
-  onSelect(id: string): void;
-}) {
-  const left = axis.x(b.from);
-  const width = Math.max(3, axis.x(b.to) - left);
-  const s = stageOf(b.stage);
-  const height = b.bench ? BENCH : BLOCK;
-  const who = b.fitters.map((f) => view.people[f] ?? f).join(" + ");
-  const text = width < 18 ? "" : big && width > 60 ? `${s.code} ${b.name}` : s.code;
-  const hold = b.holdUntil === null ? undefined : axis.x(b.holdUntil);
-  const ghost = b.published;
-  return (
-    <>
-      {ghost && (
-        <div
-          aria-hidden="true"
-          className="absolute rounded-[3px] border border-dashed border-muted"
-          style={{ left: axis.x(ghost.from), width: Math.max(3, axis.x(ghost.to) - axis.x(ghost.from)), top, height }}
-        />
-      )}
-      {hold !== undefined && hold > left + width && (
-        <div
-          aria-hidden="true"
-          className="tape absolute rounded-r-[2px] opacity-90"
-          style={{
-            left: left + width,
-            width: hold - left - width,
-            top: b.bench ? top + 4 : top + 2,
-            height: b.bench ? height - 8 : height - 4,
-          }}
-        />
-      )}
-      <button
-        type="button"
-        id={`block-${b.jobId}`}
-        tabIndex={on || b.state === "started" ? 0 : -1}
-        onClick={() => onSelect(b.jobId)}
-        aria-pressed={on}
-        aria-label={`${b.code} ${b.name}, ${b.state === "done" ? "done" : b.state === "started" ? "under way" : "planned"} ${time(view.zone, b.from)} to ${time(view.zone, b.to)}${who ? `, ${who}` : ""}`}
-        title={`${b.code} ${b.name}\n${time(view.zone, b.from)} to ${time(view.zone, b.to)}\n${view.places[b.place] ?? b.place}${who ? ` · ${who}` : ""}`}
-        className={cx(
-          "wide absolute overflow-hidden rounded-[3px] px-1 text-left text-[11px] whitespace-nowrap",
-          on && "outline-2 outline-offset-1 outline-ink z-10",
-        )}
-        style={{
-          left,
-          width,
-          top,
-          height,
-          lineHeight: `${height - (b.bench ? 3 : 0)}px`,
-          ...blockLook(b, s),
-        }}
-      >
-        {b.pinned && (
-          <span aria-hidden="true" className="absolute top-0 right-0 border-[4px] border-transparent border-t-ink border-r-ink" />
-        )}
-        {text}
-      </button>
-    </>
   );
 }
 

@@ -3,21 +3,24 @@
 
 import Link from "next/link";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { axis, ZOOMS } from "@/core/lanes/axis";
+import { toast } from "sonner";
+import { axis, ZOOMS, type ZoomName } from "@/core/lanes/axis";
 import type { Block } from "@/core/lanes/lanes";
 import { zoneOf } from "@/core/time/zone";
 import { typing } from "../frame/use-keys";
 import { buttonClass } from "../kit/button";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
+import { GroupRowView } from "./group-row";
 import { LABEL_PX, LaneRow } from "./lane";
 import { JobPanel } from "./panel";
 import { Scale } from "./scale";
-import { Toolbar } from "./toolbar";
+import { type Group, Toolbar } from "./toolbar";
 import type { LanesView } from "./view";
 
 export function Lanes({ view, selected }: { view: LanesView; selected?: string }) {
-  const [zoom, setZoom] = useState<"weeks" | "days">("weeks");
+  const [zoom, setZoom] = useState<ZoomName>("weeks");
+  const [group, setGroup] = useState<Group>("builds");
   const [jobId, setJobId] = useState<string | undefined>(selected && view.jobs[selected] ? selected : undefined);
   const scroller = useRef<HTMLDivElement>(null);
   const act = useAct();
@@ -41,16 +44,29 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
     });
   };
 
+  /** Pins or frees a job and lets the plan flow round it; undo puts both back. */
   const pin = (b: Block, start: number | null) => {
     const c = view.jobs[b.jobId];
     const old = c.pinStart;
+    if (start !== null && start < view.now) {
+      toast.error(`${c.name} can't be pinned before now`);
+      return;
+    }
     const to = start === null ? undefined : zoneOf(view.zone).show(start);
     const set = (version: number, at: string | null | undefined) =>
       send("PATCH", `jobs/${b.jobId}/pin`, { version, ...(at ? { start: at } : {}) });
     void act.run(
-      () => set(c.version, to),
-      to ? `${c.name} is pinned to ${to.replace("T", " ")}. Replan to see what flows round it.` : `${c.name} is free again`,
-      () => set(c.version + 1, old),
+      async () => {
+        await set(c.version, to);
+        const { pinsBroken } = await send<{ pinsBroken: { job: string; reason: string }[] }>("POST", "plan");
+        const broken = pinsBroken.find((p) => p.job === b.jobId);
+        if (broken && to) toast.error(broken.reason, { duration: 9000 });
+      },
+      to ? `${c.name} is pinned to ${to.replace("T", " ")}; the plan flows round it` : `${c.name} is free again`,
+      async () => {
+        await set(c.version + 1, old);
+        await send("POST", "plan");
+      },
     );
   };
 
@@ -99,7 +115,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <h1 className="sr-only">Lanes</h1>
-      <Toolbar view={view} zoom={zoom} onZoom={setZoom} onShow={show} />
+      <Toolbar view={view} zoom={zoom} onZoom={setZoom} group={group} onGroup={setGroup} onShow={show} />
       <div className="flex min-h-0 flex-1">
         {/* biome-ignore lint/a11y/noStaticElementInteractions: arrow keys move between the buttons inside */}
         <div
@@ -111,9 +127,22 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
         >
           <div className="relative" style={{ width: a.width + LABEL_PX }}>
             <Scale view={view} axis={a} zoom={zoom} />
-            {view.lanes.map((l) => (
-              <LaneRow key={l.buildId} lane={l} axis={a} view={view} zoom={zoom} selected={jobId} onSelect={show} />
-            ))}
+            {group === "builds"
+              ? view.lanes.map((l) => (
+                  <LaneRow key={l.buildId} lane={l} axis={a} view={view} zoom={zoom} selected={jobId} onSelect={show} onPin={pin} />
+                ))
+              : view.groups[group].map((g) => (
+                  <GroupRowView
+                    key={g.id}
+                    row={g}
+                    axis={a}
+                    view={view}
+                    big={zoom === "days"}
+                    selected={jobId}
+                    onSelect={setJobId}
+                    onPin={pin}
+                  />
+                ))}
             <div
               aria-hidden="true"
               className="pointer-events-none absolute top-[30px] bottom-0 z-[12] w-[2px] bg-signal"

@@ -9,6 +9,7 @@ import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Field } from "../kit/field";
 import { clock, local, near, time } from "../kit/time";
+import { GainADay } from "./gain";
 import type { JobCard, LanesView } from "./view";
 
 export function JobPanel({
@@ -77,6 +78,11 @@ export function JobPanel({
               </li>
             ))}
           </ol>
+        </Part>
+      )}
+      {planned && (
+        <Part title={`To gain a day for ${card.build}`}>
+          <GainADay buildId={card.buildId} names={Object.fromEntries(view.lanes.map((l) => [l.buildId, l.name]))} />
         </Part>
       )}
       {card.covers.length > 0 && (

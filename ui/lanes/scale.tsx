@@ -1,12 +1,12 @@
 "use client";
 // The head of the lanes: weeks or days, and now.
 
-import type { Axis } from "@/core/lanes/axis";
+import type { Axis, ZoomName } from "@/core/lanes/axis";
 import { clock } from "../kit/time";
 import { LABEL_PX } from "./lane";
 import type { LanesView } from "./view";
 
-export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom: "weeks" | "days" }) {
+export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom: ZoomName }) {
   return (
     <div className="sticky top-0 z-30 h-[42px] border-b bg-paper">
       <div className="sticky left-0 z-10 float-left h-full bg-paper" style={{ width: LABEL_PX }} />
@@ -14,7 +14,7 @@ export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom:
         const monday = d.weekday === "M" && new Date(d.at * 60_000).getUTCDay() !== 0 && (i === 0 || view.days[i - 1].weekday === "S");
         return (
           <div key={d.at} className="absolute top-0 h-full" style={{ left: LABEL_PX + axis.lefts[i], width: axis.widths[i] }}>
-            {zoom === "weeks" ? (
+            {zoom !== "days" ? (
               <>
                 {monday && (
                   <span className="wide absolute top-1 left-1 text-[12px] whitespace-nowrap">

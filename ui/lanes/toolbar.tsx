@@ -3,6 +3,7 @@
 
 import { ToggleGroup } from "radix-ui";
 import { useRef, useState } from "react";
+import type { ZoomName } from "@/core/lanes/axis";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
@@ -11,17 +12,24 @@ import { time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { Moves } from "./moves";
+import { Search } from "./search";
 import type { LanesView } from "./view";
+
+export type Group = "builds" | "bays" | "fitters";
 
 export function Toolbar({
   view,
   zoom,
   onZoom,
+  group,
+  onGroup,
   onShow,
 }: {
   view: LanesView;
-  zoom: "weeks" | "days";
-  onZoom(z: "weeks" | "days"): void;
+  zoom: ZoomName;
+  onZoom(z: ZoomName): void;
+  group: Group;
+  onGroup(g: Group): void;
   onShow(id: string): void;
 }) {
   const act = useAct();
@@ -39,12 +47,29 @@ export function Toolbar({
     <div className="sticky top-[52px] z-20 flex min-h-[48px] flex-wrap items-center gap-3 border-b bg-paper px-4 py-1.5">
       <ToggleGroup.Root
         type="single"
+        value={group}
+        onValueChange={(v) => v && onGroup(v as Group)}
+        aria-label="Seen from"
+        className="flex overflow-hidden rounded-md border bg-card"
+      >
+        {(["builds", "bays", "fitters"] as const).map((g) => (
+          <ToggleGroup.Item
+            key={g}
+            value={g}
+            className="h-8 px-3 capitalize data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper"
+          >
+            {g}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+      <ToggleGroup.Root
+        type="single"
         value={zoom}
-        onValueChange={(v) => v && onZoom(v as "weeks" | "days")}
+        onValueChange={(v) => v && onZoom(v as ZoomName)}
         aria-label="Zoom"
         className="flex overflow-hidden rounded-md border bg-card"
       >
-        {(["days", "weeks"] as const).map((z) => (
+        {(["days", "weeks", "season"] as const).map((z) => (
           <ToggleGroup.Item
             key={z}
             value={z}
@@ -80,6 +105,7 @@ export function Toolbar({
             Replan
           </Button>
         )}
+        <Search disabled={!view.hasPlan || act.busy} />
         <Button onClick={() => setMoving(true)} disabled={!view.published || !view.hasPlan}>
           See what moves
         </Button>

@@ -1,5 +1,6 @@
 // What the lanes view gets: lanes in minutes, names, and what the panel says of each job.
 
+import type { GroupRow } from "@/core/lanes/groups";
 import type { Lane } from "@/core/lanes/lanes";
 import type { VanShape } from "../van/plan";
 
@@ -44,6 +45,7 @@ export interface LanesView {
   zone: string;
   now: number;
   lanes: Lane[];
+  groups: { bays: GroupRow[]; fitters: GroupRow[] };
   vans: Record<string, VanShape>;
   jobs: Record<string, JobCard>;
   places: Record<string, string>;

@@ -1,0 +1,87 @@
+// The same plan seen from its bays and from its people: who is where, and who does what, when.
+
+import type { Shop } from "../shop/model";
+import type { Minute } from "../time/zone";
+import type { Block, Lane } from "./lanes";
+
+export interface GroupBlock extends Block {
+  build: string;
+  buildId: string;
+}
+
+export interface GroupRow {
+  id: string;
+  name: string;
+  about: string;
+  rows: number;
+  blocks: GroupBlock[];
+  /** Stretches that belong to one build as a whole: a van in this bay. */
+  stays: { buildId: string; build: string; from: Minute; to: Minute }[];
+  /** Stretches in which nobody works here: absences, closures. */
+  off: { from: Minute; to: Minute; reason: string }[];
+}
+
+function pack(blocks: GroupBlock[]): number {
+  const ends: Minute[] = [];
+  for (const x of blocks.sort((a, b) => a.from - b.from || b.to - a.to)) {
+    let row = ends.findIndex((e) => e <= x.from);
+    if (row === -1) row = ends.push(0) - 1;
+    x.row = row;
+    ends[row] = x.to;
+  }
+  return Math.max(1, ends.length);
+}
+
+const all = (lanes: readonly Lane[]): GroupBlock[] =>
+  lanes.flatMap((l) => l.blocks.map((b) => ({ ...b, build: l.name, buildId: l.buildId })));
+
+/** One row a bay, the yard and the bench, with the work that happens there. */
+export function byBay(shop: Shop, lanes: readonly Lane[]): GroupRow[] {
+  const blocks = all(lanes);
+  const row = (id: string, name: string, about: string, off: GroupRow["off"]): GroupRow => {
+    const mine = blocks.filter((b) => (b.bench ? "bench" : b.place) === id);
+    const stays = lanes.flatMap((l) =>
+      l.stays.filter((s) => s.place === id).map((s) => ({ buildId: l.buildId, build: l.name, from: s.from, to: s.to })),
+    );
+    return { id, name, about, rows: pack(mine), blocks: mine, stays: id === "yard" ? [] : stays.sort((a, b) => a.from - b.from), off };
+  };
+  return [
+    ...shop.bays.filter((b) => !b.retired).map((b) => row(b.id, b.name, b.has.join(" · "), b.closures)),
+    row("yard", "Yard", `${shop.workshop.yardPlaces} places`, []),
+    row("bench", "Bench", "off the van", []),
+  ];
+}
+
+/** One row a fitter, with all that they are on. */
+export function byFitter(shop: Shop, lanes: readonly Lane[]): GroupRow[] {
+  const blocks = all(lanes);
+  return shop.fitters
+    .filter((f) => !f.retired)
+    .map((f) => {
+      const mine = blocks.filter((b) => b.fitters.includes(f.id)).map((b) => ({ ...b }));
+      const about = Object.entries(f.skills)
+        .map(([s, l]) => `${s} ${l}`)
+        .join(" · ");
+      return { id: f.id, name: f.name, about, rows: pack(mine), blocks: mine, stays: [], off: f.absences };
+    });
+}
+
+export interface StageSpan {
+  stage: string;
+  from: Minute;
+  to: Minute;
+  done: boolean;
+}
+
+/** A lane at the scale of a season: stages instead of jobs, each from its first to its last work on the van, gaps over two days apart. */
+export function stageSpans(lane: Pick<Lane, "blocks">): StageSpan[] {
+  const out: StageSpan[] = [];
+  for (const b of lane.blocks.filter((x) => !x.bench).sort((p, q) => p.from - q.from)) {
+    const last = [...out].reverse().find((s) => s.stage === b.stage);
+    if (last && b.from - last.to < 2 * 1440) {
+      last.to = Math.max(last.to, b.to);
+      last.done &&= b.state === "done";
+    } else out.push({ stage: b.stage, from: b.from, to: b.to, done: b.state === "done" });
+  }
+  return out;
+}

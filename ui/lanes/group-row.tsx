@@ -1,0 +1,93 @@
+"use client";
+// A row of the plan seen from a bay or from a fitter.
+
+import type { Axis } from "@/core/lanes/axis";
+import type { GroupRow } from "@/core/lanes/groups";
+import type { Block } from "@/core/lanes/lanes";
+import { time } from "../kit/time";
+import { BlockView } from "./block";
+import { LABEL_PX } from "./lane";
+import type { LanesView } from "./view";
+
+const ROW = 23;
+const BLOCK = 19;
+
+export function GroupRowView({
+  row,
+  axis,
+  view,
+  big,
+  selected,
+  onSelect,
+  onPin,
+}: {
+  row: GroupRow;
+  axis: Axis;
+  view: LanesView;
+  big: boolean;
+  selected?: string;
+  onSelect(id: string): void;
+  onPin(b: Block, start: number): void;
+}) {
+  const kerb = row.stays.length ? 17 : 0;
+  const height = Math.max(58, row.rows * ROW + 14 + kerb);
+  return (
+    <section aria-label={row.name} className="relative mb-1.5 border-y bg-card" style={{ height }}>
+      <div className="sticky left-0 z-[15] flex h-full flex-col justify-center border-r bg-card px-2.5" style={{ width: LABEL_PX }}>
+        <p className="wide truncate text-[14px]">{row.name}</p>
+        <p className="line-clamp-2 text-[11px] leading-tight text-muted">{row.about}</p>
+      </div>
+      <div className="absolute inset-y-0 overflow-hidden" style={{ left: LABEL_PX, width: axis.width }}>
+        {view.days.map(
+          (d, i) =>
+            !d.open && (
+              <div
+                key={d.at}
+                aria-hidden="true"
+                className="absolute inset-y-0 bg-ink/5"
+                style={{ left: axis.lefts[i], width: axis.widths[i] }}
+              />
+            ),
+        )}
+        {row.off.map((o) => (
+          <div
+            key={o.from}
+            className="gravel absolute inset-y-0 overflow-hidden bg-sunk px-1 text-[11px] text-muted"
+            title={`${time(view.zone, o.from)} to ${time(view.zone, o.to)}`}
+            style={{ left: axis.x(o.from), width: Math.max(2, axis.x(o.to) - axis.x(o.from)) }}
+          >
+            {o.reason || "away"}
+          </div>
+        ))}
+        {row.stays.map((s) => (
+          <div
+            key={`${s.buildId} ${s.from}`}
+            className="absolute overflow-hidden bg-kerb px-1 text-[11px] leading-[15px] whitespace-nowrap text-on-kerb"
+            title={`${s.build}: ${time(view.zone, s.from)} to ${time(view.zone, s.to)}`}
+            style={{ left: axis.x(s.from), width: Math.max(2, axis.x(s.to) - axis.x(s.from) - 1), bottom: 2, height: 15 }}
+          >
+            {s.build}
+          </div>
+        ))}
+        {row.blocks
+          .filter((b) => b.to > view.days[0].at)
+          .map((b) => (
+            <BlockView
+              key={b.jobId}
+              b={{ ...b, holdUntil: null, published: null }}
+              axis={axis}
+              view={view}
+              top={7 + b.row * ROW}
+              height={BLOCK}
+              big={big}
+              on={selected === b.jobId}
+              prefix={b.build}
+              anchor={row.id}
+              onSelect={onSelect}
+              onPin={onPin}
+            />
+          ))}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,105 @@
+"use client";
+// A longer search from the page: shows the best so far getting better, stops when told to and keeps it.
+
+import { useRouter } from "next/navigation";
+import { DropdownMenu as Menu } from "radix-ui";
+import { useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
+import type { Cost } from "@/core/plan/model";
+import { Button } from "../kit/button";
+import { sendLines } from "../kit/lines";
+
+const LENGTHS = [5, 20, 60];
+
+interface Running {
+  seconds: number;
+  began: number;
+  first?: Cost;
+  best?: Cost;
+  steps: number;
+}
+
+type Line = { better?: { cost: Cost; step: number }; done?: { steps: number } };
+
+export function Search({ disabled }: { disabled: boolean }) {
+  const router = useRouter();
+  const [running, setRunning] = useState<Running>();
+  const [, tick] = useState(0);
+  const stop = useRef<AbortController>(null);
+  const going = !!running;
+  useEffect(() => {
+    if (!going) return;
+    const timer = setInterval(() => tick((n) => n + 1), 250);
+    return () => clearInterval(timer);
+  }, [going]);
+  const start = async (seconds: number) => {
+    stop.current = new AbortController();
+    setRunning({ seconds, began: Date.now(), steps: 0 });
+    try {
+      await sendLines<Line>(
+        "plan/search",
+        { seconds },
+        (line) => {
+          if (line.better)
+            setRunning((r) => r && { ...r, first: r.first ?? line.better!.cost, best: line.better!.cost, steps: line.better!.step });
+          if (line.done) toast.success(`Searched ${line.done.steps} plans; the best is on the lanes`);
+        },
+        stop.current.signal,
+      );
+    } catch (e) {
+      if ((e as Error).name === "AbortError") toast.success("Stopped; the best so far is kept");
+      else toast.error((e as Error).message);
+    }
+    setRunning(undefined);
+    // A stopped search still stores what it has: give it the moment that takes.
+    setTimeout(() => router.refresh(), stop.current.signal.aborted ? 900 : 0);
+  };
+  if (!running)
+    return (
+      <Menu.Root>
+        <Menu.Trigger asChild>
+          <Button disabled={disabled}>Search on</Button>
+        </Menu.Trigger>
+        <Menu.Portal>
+          <Menu.Content align="end" sideOffset={4} className="z-50 min-w-56 rounded-md border bg-card p-1 shadow-lg">
+            <Menu.Label className="px-3 py-1 text-muted">Look for a better plan for</Menu.Label>
+            {LENGTHS.map((s) => (
+              <Menu.Item key={s} onSelect={() => void start(s)} className="rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
+                {s} seconds
+              </Menu.Item>
+            ))}
+          </Menu.Content>
+        </Menu.Portal>
+      </Menu.Root>
+    );
+  const share = Math.min(1, (Date.now() - running.began) / (running.seconds * 1000));
+  const gained = running.first && running.best && running.first.total > 0 ? 100 * (1 - running.best.total / running.first.total) : 0;
+  return (
+    <div className="flex items-center gap-2" role="status" aria-label="Searching">
+      <div className="w-52 leading-tight">
+        <p className="text-[12px]">
+          {running.best ? (
+            <>
+              best so far <b>{gained > 0.05 ? `${gained.toFixed(1)} % better` : "as before"}</b>, {running.steps} steps
+            </>
+          ) : (
+            "searching …"
+          )}
+        </p>
+        <div
+          className="mt-1 h-1.5 overflow-hidden rounded bg-sunk"
+          role="progressbar"
+          aria-label="Search"
+          aria-valuemin={0}
+          aria-valuemax={100}
+          aria-valuenow={Math.round(share * 100)}
+        >
+          <div className="h-full bg-pine" style={{ width: `${share * 100}%` }} />
+        </div>
+      </div>
+      <Button kind="danger" onClick={() => stop.current?.abort()}>
+        Stop, keep the best
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,11 @@
+// What the planner's worker thread takes.
+
+interface Base {
+  problem: unknown;
+  /** A plan to go on from. */
+  start?: unknown;
+  /** One Int32 that becomes 1 when the thread should stop with what it has. */
+  stop: SharedArrayBuffer;
+}
+
+export type PlanTask = (Base & { kind: "plan"; seed: number; iterations?: number; ms?: number }) | (Base & { kind: "gain"; build: string });
