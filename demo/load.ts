@@ -337,7 +337,7 @@ async function takePhotos(now: number): Promise<void> {
 }
 
 function currentPlan(shop: Shop, now: number, published?: Plan): Plan {
-  return makePlan(readProblem(toProblem(shop, now, published) as Problem), { iterations: 60, seed: 1 });
+  return makePlan(readProblem(toProblem(shop, now, published) as Problem), { iterations: 60, seed: 1, local: true });
 }
 
 /** Deadlines around what the plan can do: one missed, one touch and go, the others with air. */
@@ -378,7 +378,7 @@ async function oneSlip(zone: Zone, now: number): Promise<void> {
         j.parts.filter((p) => p.state === "promised").map((part) => ({ b, j, part, start: starts.get(j.id) ?? Number.POSITIVE_INFINITY })),
       ),
     )
-    .filter(({ b, j, start }) => j.state === "todo" && b.weight === 1 && start > now + DAY)
+    .filter(({ b, j, start }) => j.state === "todo" && made.builds.some((m) => m.id === b.id && m.slack >= 5) && start > now + DAY)
     .sort((x, y) => x.start - y.start);
   const late = soon[0];
   const started = shop.builds.flatMap((b) => b.jobs).find((j) => j.state === "started");

@@ -48,7 +48,7 @@ function run<R, P>(task: Task, onProgress: (p: P) => void, signal?: AbortSignal)
 /** Plans off the main thread, for a number of steps or for a time; the best so far when stopped. */
 export const planInThread = (
   problem: Problem,
-  options: { seed: number; iterations?: number; ms?: number; start?: Plan },
+  options: { seed: number; iterations?: number; ms?: number; start?: Plan; local?: boolean },
   onBetter: (b: Better) => void = () => undefined,
   signal?: AbortSignal,
 ): Promise<Plan> => run<Plan, Better>({ kind: "plan", problem, ...options }, onBetter, signal);

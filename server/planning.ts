@@ -63,7 +63,7 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Store
     const length = budget.ms === undefined ? { iterations: budget.iterations ?? ITERATIONS } : { ms: budget.ms };
     // A longer search goes on from the plan at hand; a plain replan stays as near as it can to the published one.
     const start = budget.ms === undefined ? undefined : withoutWhy(state.working?.plan);
-    const plan = await planInThread(problem, { ...length, seed: 1, start }, budget.onBetter, budget.signal);
+    const plan = await planInThread(problem, { ...length, seed: 1, start, local: budget.ms === undefined }, budget.onBetter, budget.signal);
     // The checker has the last word: a plan that breaks a rule is never shown.
     const breaches = checkPlan(problem, plan);
     if (breaches.length) throw new Error(`the planner made a plan that breaks a rule: ${breaches[0].text}`);

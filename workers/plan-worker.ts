@@ -25,6 +25,7 @@ try {
     const plan = makePlan(problem, {
       seed: task.seed,
       start,
+      local: task.local,
       ...(task.ms === undefined ? { iterations: task.iterations ?? 0 } : { ms: task.ms, clock: () => performance.now() }),
       stopped,
       onBetter: (cost, step) => {

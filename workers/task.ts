@@ -8,4 +8,6 @@ interface Base {
   stop: SharedArrayBuffer;
 }
 
-export type PlanTask = (Base & { kind: "plan"; seed: number; iterations?: number; ms?: number }) | (Base & { kind: "gain"; build: string });
+export type PlanTask =
+  | (Base & { kind: "plan"; seed: number; iterations?: number; ms?: number; local?: boolean })
+  | (Base & { kind: "gain"; build: string });

@@ -54,6 +54,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
   const plan = state.working?.plan;
   const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, j]));
   const byId = new Map(b.jobs.map((j) => [j.id, j]));
+  const anywhere = new Map(shop.builds.flatMap((x) => x.jobs.map((job) => [job.id, { job, build: x.name }] as const)));
   const chain = plan?.builds.find((x) => x.id === id)?.chain ?? [];
   const started = b.jobs.filter((j) => j.state === "started" && j.place === "van");
   return {
@@ -80,10 +81,10 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     chain: chain
       .filter((l) => l.minutes >= 15)
       .map((l) => {
-        const j = byId.get(l.job);
+        const at = anywhere.get(l.job);
         const why = planned.get(l.job)?.why?.find((w) => w.kind === l.kind)?.text;
         return {
-          name: j?.name ?? l.job,
+          name: at ? `${at.job.name}${at.build === b.name ? "" : ` (${at.build})`}` : l.job,
           minutes: l.minutes,
           said: sayMinutes(l.minutes),
           words: l.kind === "work" ? "is done" : l.kind === "hold" ? "is left untouched" : (why ?? l.kind),

@@ -7,6 +7,8 @@ import { benchFrame, earliest, earliestWith, type Fit, probe } from "./fit";
 import { bookStay, moveCost, type Option, optionsFor } from "./stays";
 
 const NEVER = Number.POSITIVE_INFINITY;
+/** Later than any start: a priority with this on top comes last. */
+export const BEHIND = 1e10;
 
 export interface Rule {
   name: string;
@@ -18,6 +20,8 @@ export interface Rule {
   costs: { move: number; evict: number };
   /** By job: the start, place and crew that it tries first. */
   keep?: readonly (Keep | undefined)[];
+  /** What can't start as kept lets all go first that starts up to so many minutes later, and makes do with the gaps. */
+  displacedLag?: number;
   /** Where that crew or place can't be had: hold on to the start before looking anywhere. */
   keepStart?: boolean;
 }
@@ -132,7 +136,8 @@ class Run {
   /** What can't keep its place queues where it now could begin: else it would take the place of work that can. */
   private key(i: number): number {
     const p = this.rule.priority[i];
-    return this.rule.keep ? Math.max(p, this.lower[i]) : p;
+    if (!this.rule.keep || p >= this.lower[i]) return p;
+    return this.lower[i] + (this.rule.displacedLag ?? 0);
   }
 
   private placeStarted(): void {

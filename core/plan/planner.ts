@@ -9,8 +9,8 @@ import { asWhy, type Reason, reasonsFor } from "./explain";
 import { benchFrame, earliestWith } from "./fit";
 import { earliestByLinks, type Generated, generate } from "./generate";
 import type { Cost, Plan, Problem } from "./model";
-import { fromPlan, rules } from "./rules";
-import { type Incumbent, stepRule } from "./search";
+import { fromPlan, KEPT_LAGS, rules } from "./rules";
+import { displaced, type Incumbent, stepRule } from "./search";
 
 export interface PlanOptions {
   seed?: number;
@@ -24,6 +24,11 @@ export interface PlanOptions {
   onBetter?: (cost: Cost, iterations: number) => boolean | undefined;
   /** Asked before every step; true stops with the best so far. */
   stopped?: () => boolean;
+  /**
+   * Replan around a change: from the published plan, moving only what does not hold any more and what
+   * stands in its way. Without a published plan it counts for nothing.
+   */
+  local?: boolean;
   /** A plan of this problem, or of one much like it, to go on from. */
   start?: Plan;
 }
@@ -61,14 +66,20 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
         ? (options.clock() - began) / Math.max(1, options.ms)
         : 1;
   if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
-  for (const rule of rules(c)) if (!stop && (!best || options.ms === undefined || used() < 1)) consider(attempt(rule), 0);
+  const list = rules(c);
+  const local = options.local === true && c.jobs.some((j) => j.published);
+  for (const rule of local ? list.slice(0, KEPT_LAGS.length) : list)
+    if (!stop && (!best || options.ms === undefined || used() < 1)) consider(attempt(rule), 0);
   let at = best!;
   let share = used();
   const first = at.cost.total;
   while (!stop && share < 1 && (options.iterations === undefined || done < options.iterations)) {
     if (options.stopped?.()) break;
+    const here = incumbent(c, at);
+    // The plan on the wall still holds: nothing to look for.
+    if (local && displaced(c, here).size === 0 && at.unplaced.size === 0) break;
     done++;
-    const next = attempt(stepRule(c, incumbent(c, at), r));
+    const next = attempt(stepRule(c, here, r, local));
     // Worse plans are gone on from by chance, less and less so: the way out of a dead end.
     const heat = 0.004 * first * (1 - share) ** 2;
     if (next.cost.total < at.cost.total + heat * -Math.log(1 - r())) at = next;

@@ -7,6 +7,8 @@ import type { Rule } from "./generate";
 import type { Plan } from "./model";
 
 const DAY = 1440;
+/** How long displaced work stands back for what still holds: the less it does, the further the change spreads. */
+export const KEPT_LAGS = [0, DAY / 2, DAY, 2 * DAY, 4 * DAY, 8 * DAY];
 const COSTS = { move: 90, evict: 240 };
 
 /** Latest finish of every job that still lets its build keep its date (backward pass in shop time, crews ignored). */
@@ -82,7 +84,14 @@ export function rules(c: Compiled): Rule[] {
         },
     );
     // First: a change of one thing is then planned around what is on the wall.
-    list.unshift({ ...by("kept as published", order, 400 * DAY), keep, keepStart: true });
+    list.unshift(
+      ...KEPT_LAGS.map((displacedLag) => ({
+        ...by(`kept as published, displaced after ${displacedLag} min`, order, 1e12),
+        keep,
+        keepStart: true,
+        displacedLag,
+      })),
+    );
     list.push(by("as published, strictly", order, 30 * DAY));
   }
   return list;

@@ -6,12 +6,10 @@ import type { Random } from "../rng";
 import type { Minute } from "../time/zone";
 import type { Placed } from "./board";
 import type { Compiled } from "./compile";
-import type { Keep, Rule } from "./generate";
+import { BEHIND, type Keep, type Rule } from "./generate";
 
 const DAY = 1440;
 const ALL = 1e12;
-/** Later than any start: what is given this queues last. */
-const BEHIND = 1e10;
 
 /** What a step looks at: the plan at hand, and how late each build is (working days). */
 export interface Incumbent {
@@ -136,17 +134,35 @@ function pick(r: Random): Pick {
   return byChance;
 }
 
+/** Work that does not stand where the published plan has it, or that it does not have. */
+export const displaced = (c: Compiled, at: Incumbent): Set<number> =>
+  within(c, at, (p, i) => c.jobs[i].published === undefined || p.start !== c.jobs[i].published!.start);
+
+/** What the change touches: the displaced work, and by chance what shares its people, its van or its place at the time. */
+function around(c: Compiled, at: Incumbent, r: Random): Set<number> {
+  const moved = displaced(c, at);
+  const list = [...moved].map((i) => at.placed[i]!);
+  const share = r() * 0.7;
+  const near = within(c, at, (p, i) => {
+    if (moved.has(i) || r() > share) return false;
+    return list.some((q) => p.start < q.end + 2 * DAY && p.end > q.start - 2 * DAY && p.crew.some((f) => q.crew.includes(f)));
+  });
+  const own = new Set([...moved].filter(() => r() < 0.8));
+  return new Set([...own, ...near]);
+}
+
 /**
  * The rule of one step. Kept jobs queue at the start they have; freed ones at theirs, pulled forward or
  * shaken by chance, so that they may overtake. Now and then nothing is kept: all work is laid anew in
- * the order it has, which closes the gaps that earlier steps left.
+ * the order it has, which closes the gaps that earlier steps left. A local step frees only what is
+ * displaced against the published plan and what stands around that.
  */
-export function stepRule(c: Compiled, at: Incumbent, r: Random): Rule {
+export function stepRule(c: Compiled, at: Incumbent, r: Random, local = false): Rule {
   const priority = Float64Array.from(c.jobs, (_, i) => at.placed[i]?.start ?? 0);
   const costs = r() < 0.6 ? { move: 90, evict: 240 } : { move: 30 + r() * 600, evict: 60 + r() * 1200 };
-  if (r() < 0.08) return { name: "closing gaps", priority, window: ALL, costs };
-  const freed = pick(c.jobs.length ? r : () => 0)(c, at, r);
-  if (r() < 0.25) for (const i of pick(r)(c, at, r)) freed.add(i);
+  if (!local && r() < 0.08) return { name: "closing gaps", priority, window: ALL, costs };
+  const freed = local ? around(c, at, r) : pick(r)(c, at, r);
+  if (!local && r() < 0.25) for (const i of pick(r)(c, at, r)) freed.add(i);
   const mode = r();
   const pull = r() * r() * 12 * DAY;
   const target = someBuild(c, at, r);

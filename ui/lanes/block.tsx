@@ -77,7 +77,7 @@ export function BlockView({ b, axis, view, top, height, big, on, prefix, anchor,
         aria-label={`${b.code} ${label}, ${b.state === "done" ? "done" : b.state === "started" ? "under way" : "planned"} ${time(view.zone, b.from)} to ${time(view.zone, b.to)}${who ? `, ${who}` : ""}`}
         title={`${b.code} ${label}\n${time(view.zone, b.from)} to ${time(view.zone, b.to)}\n${view.places[b.place] ?? b.place}${who ? ` · ${who}` : ""}`}
         className={cx(
-          "wide absolute touch-pan-y overflow-hidden rounded-[3px] px-1 text-left text-[11px] whitespace-nowrap",
+          "wide absolute scroll-mt-16 scroll-mr-8 scroll-ml-48 touch-pan-y overflow-hidden rounded-[3px] px-1 text-left text-[11px] whitespace-nowrap",
           on && "z-10 outline-2 outline-offset-1 outline-ink",
           drag.dx !== undefined && "z-20 cursor-grabbing shadow-lg",
         )}
