@@ -90,6 +90,9 @@ test("a block is dragged to a pinned start, and undo puts it back", async ({ pag
   const block = page.locator("[id='block-seed-library.FU-08']");
   await block.scrollIntoViewIfNeeded();
   const panel = page.getByRole("complementary", { name: "Job Bed" });
+  // The view first scrolls to the job by itself.
+  const lanes = page.getByTestId("lanes");
+  await expect.poll(() => lanes.evaluate((e) => e.scrollLeft)).toBeGreaterThan(300);
   await block.evaluate((e) => e.scrollIntoView({ block: "center", inline: "center" }));
   const box = (await block.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);

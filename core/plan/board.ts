@@ -49,9 +49,8 @@ export class Board {
   /** Van jobs of a build still to be placed. */
   readonly left: number[];
   private readonly sets: Map<string, OpenSet>;
-  /** Opening hours of single fitters, by place, conditions and fitter. */
-  private readonly single: (OpenSet | undefined)[] = [];
-  private readonly pairs = new Map<number, OpenSet>();
+  /** Opening hours of crews with the same hours throughout, by place and condition. */
+  private readonly plain: OpenSet[] = [];
 
   constructor(c: Compiled, sets?: Map<string, OpenSet>) {
     this.c = c;
@@ -134,36 +133,31 @@ export class Board {
     return stay === last ? stay.firm : stay.to;
   }
 
-  /** Opening hours of a crew at a place under a job's conditions: the minutes in which the job would work. */
+  /**
+   * Opening hours of a crew at a place under a job's conditions: the minutes in which the job would work.
+   * They depend on the hours of place and people alone, so that alike crews in alike places share one set.
+   */
   hours(job: Job, place: number, crew: readonly number[]): OpenSet {
-    const p = place === BENCH ? undefined : this.c.places[place];
+    const { fitters, places } = this.c;
+    const p = place === BENCH ? undefined : places[place];
     const cond = (job.dry && p && !p.indoor ? 1 : 0) | (job.daylight && p && !p.lit ? 2 : 0) | (job.noisy ? 4 : 0);
-    if (crew.length === 1) {
-      const at = ((place + 1) * 8 + cond) * this.c.fitters.length + crew[0];
-      let one = this.single[at];
-      if (!one) {
-        const key = `${place}/${cond}/${crew[0]}`;
-        one = this.sets.get(key) ?? this.makeHours(place, cond, crew);
-        this.sets.set(key, one);
-        this.single[at] = one;
-      }
-      return one;
+    const base = (p?.openClass ?? 0) * 8 + cond;
+    let people = -1;
+    let more: number[] | undefined;
+    for (const f of crew) {
+      const k = fitters[f].openClass;
+      if (people === -1) people = k;
+      else if (k !== people && !more?.includes(k)) more = [...(more ?? [people]), k];
     }
-    if (crew.length === 2) {
-      const n = this.c.fitters.length;
-      const [x, y] = crew[0] < crew[1] ? crew : [crew[1], crew[0]];
-      const at = (((place + 1) * 8 + cond) * n + x) * n + y;
-      let two = this.pairs.get(at);
-      if (!two) {
-        const key = `${place}/${cond}/${x},${y}`;
-        two = this.sets.get(key) ?? this.makeHours(place, cond, crew);
-        this.sets.set(key, two);
-        this.pairs.set(at, two);
-      }
-      return two;
+    if (!more) {
+      const at = base * (fitters.length + 1) + people + 1;
+      this.plain[at] ??= this.set(`${base}/${people}`, place, cond, crew);
+      return this.plain[at];
     }
-    const sorted = crew.length > 1 ? [...crew].sort((a, b) => a - b).join(",") : "s";
-    const key = `${place}/${cond}/${sorted}`;
+    return this.set(`${base}/${more.sort((a, b) => a - b).join(",")}`, place, cond, crew);
+  }
+
+  private set(key: string, place: number, cond: number, crew: readonly number[]): OpenSet {
     let set = this.sets.get(key);
     if (!set) {
       set = this.makeHours(place, cond, crew);
@@ -175,8 +169,13 @@ export class Board {
   private makeHours(place: number, cond: number, crew: readonly number[]): OpenSet {
     const { c } = this;
     let set = crew.length ? c.fitters[crew[0]].open : c.shop;
-    for (let i = 1; i < crew.length; i++) set = set.and(c.fitters[crew[i]].open);
-    if (place !== BENCH) set = set.and(c.places[place].open);
+    const seen = new Set([crew.length ? c.fitters[crew[0]].openClass : -1]);
+    for (const f of crew) {
+      if (seen.has(c.fitters[f].openClass)) continue;
+      seen.add(c.fitters[f].openClass);
+      set = set.and(c.fitters[f].open);
+    }
+    if (place !== BENCH && c.places[place].openClass !== 0) set = set.and(c.places[place].open);
     if (cond & 1) set = set.and(c.dry);
     if (cond & 2) set = set.and(c.light);
     if (cond & 4 && c.noise) set = set.and(c.noise);

@@ -69,6 +69,8 @@ export interface Place {
   id: string;
   name: string;
   open: OpenSet;
+  /** Equal for places with the same opening hours; 0 for those that never close. */
+  openClass: number;
   indoor: boolean;
   lit: boolean;
   /** Always this warm; undefined: as warm as the day. */
@@ -96,6 +98,8 @@ export interface Fitter {
   id: string;
   name: string;
   open: OpenSet;
+  /** Equal for fitters with the same hours and absences: a crew's hours depend on nothing else. */
+  openClass: number;
   /** Highest level of any skill. */
   best: number;
   skills: Record<string, number>;
@@ -151,10 +155,14 @@ export function compile(problem: Problem): Compiled {
   const whole = always(zone.dayStart(first), zone.dayStart(last + 1));
   const sky = weatherSets(problem, zone, first, last, whole);
 
+  const placeClass = classes();
+  placeClass(whole);
+  const fitterClass = classes();
   const places: Place[] = problem.bays.map((b) => ({
     id: b.id,
     name: b.name,
     open: (b.calendar ? calendars.get(b.calendar)!.open : whole).without(spans(zone, b.closed)),
+    openClass: 0,
     indoor: b.has.includes("indoor"),
     lit: b.has.includes("lit"),
     tempC: b.has.includes("heated") ? b.tempC : undefined,
@@ -165,6 +173,7 @@ export function compile(problem: Problem): Compiled {
     id: "yard",
     name: "the yard",
     open: whole,
+    openClass: 0,
     indoor: yardHas.includes("indoor"),
     lit: yardHas.includes("lit"),
   });
@@ -175,11 +184,14 @@ export function compile(problem: Problem): Compiled {
     id: f.id,
     name: f.name,
     open: calendars.get(f.calendar)!.open.without(spans(zone, f.away)),
+    openClass: 0,
     best: Math.max(0, ...Object.values(f.skills)),
     skills: f.skills,
     breadth: Object.values(f.skills).reduce((a, b) => a + b, 0),
     tickets: new Map((f.tickets ?? []).map((t) => [t.id, t.until ? zone.dayStart(dayAfter(t.until)) : Number.POSITIVE_INFINITY])),
   }));
+  for (const p of places) p.openClass = placeClass(p.open);
+  for (const f of fitters) f.openClass = fitterClass(f.open);
   const fitterIndex = new Map(fitters.map((f, i) => [f.id, i]));
 
   const c: Compiled = {
@@ -205,6 +217,17 @@ export function compile(problem: Problem): Compiled {
   };
   addJobs(c, placeIndex, fitterIndex);
   return c;
+}
+
+/** Numbers sets so that equal ones get the same number, from 0. */
+function classes(): (set: OpenSet) => number {
+  const seen = new Map<string, number>();
+  return (set) => {
+    const key = set.stretches().join(";");
+    const n = seen.get(key) ?? seen.size;
+    seen.set(key, n);
+    return n;
+  };
 }
 
 const dayAfter = (date: string) => Date.parse(`${date}T00:00Z`) / 86_400_000 + 1;
@@ -299,7 +322,10 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
       const done = doneOf(j);
       const pub = published.get(j.id);
       const demands = demandsOf(c, j);
-      const candidates = [...new Set(demands.flatMap((d) => d.fitters))];
+      // Fewest talents first: a job takes the one whose skills it wastes least.
+      const candidates = [...new Set(demands.flatMap((d) => d.fitters))].sort(
+        (x, y) => c.fitters[x].breadth - c.fitters[y].breadth || x - y,
+      );
       for (const d of demands) d.candidates = d.fitters.map((f) => candidates.indexOf(f));
       const job: Job = {
         index: c.jobs.length,
@@ -397,12 +423,29 @@ function placesFor(c: Compiled, b: Problem["builds"][number], j: ProblemJob): nu
 }
 
 function fillMatrices(build: Build, jobs: readonly ProblemJob[]): void {
-  jobs.forEach((a, i) =>
-    jobs.forEach((b, k) => {
-      if (a.place !== "van" || b.place !== "van") return;
-      if (a.zones.some((z) => b.zones.includes(z))) build.meets[i * build.n + k] = 1;
-      const off = a.hold?.keepOff;
-      if (off && (off === "all" ? b.zones.length > 0 : b.zones.some((z) => off.includes(z)))) build.keepsOff[i * build.n + k] = 1;
-    }),
+  // Zones as bits, in as many words as it takes.
+  const names = [...new Set(jobs.flatMap((j) => [...j.zones, ...(Array.isArray(j.hold?.keepOff) ? j.hold.keepOff : [])]))];
+  const bit = new Map(names.map((z, i) => [z, i]));
+  const words = Math.max(1, Math.ceil(names.length / 30));
+  const mask = (zones: readonly string[]): number[] => {
+    const m = new Array<number>(words).fill(0);
+    for (const z of zones) m[Math.floor(bit.get(z)! / 30)] |= 1 << (bit.get(z)! % 30);
+    return m;
+  };
+  const own = jobs.map((j) => (j.place === "van" ? mask(j.zones) : undefined));
+  const off = jobs.map((j) =>
+    j.place !== "van" || !j.hold?.keepOff ? undefined : j.hold.keepOff === "all" ? "all" : mask(j.hold.keepOff),
   );
+  const touch = (a: readonly number[], b: readonly number[]) => a.some((w, i) => (w & b[i]) !== 0);
+  for (let i = 0; i < jobs.length; i++) {
+    const a = own[i];
+    if (!a) continue;
+    const keep = off[i];
+    for (let k = 0; k < jobs.length; k++) {
+      const b = own[k];
+      if (!b) continue;
+      if (touch(a, b)) build.meets[i * build.n + k] = 1;
+      if (keep && (keep === "all" ? jobs[k].zones.length > 0 : touch(keep, b))) build.keepsOff[i * build.n + k] = 1;
+    }
+  }
 }

@@ -1,6 +1,5 @@
 // Who does a job: a one-to-one assignment of free fitters to its demands that wastes the least skill.
 
-import type { Board } from "./board";
 import type { Job } from "./compile";
 
 /**
@@ -9,20 +8,33 @@ import type { Job } from "./compile";
  * Augmenting paths (Kuhn), demands being sorted from the pickiest.
  */
 export function matchCrew(
-  b: Board,
   job: Job,
   available: (fitter: number, candidate: number) => boolean,
   must: readonly number[] = [],
 ): number[] | undefined {
-  const usable = job.candidates.filter((f, i) => available(f, i));
-  if (usable.length < job.demands.length || must.some((m) => !usable.includes(m))) return undefined;
+  // Candidates stand in the order of what using them wastes; those who have to be in it, then the published crew, go first.
+  const usable: number[] = [];
+  for (let i = 0; i < job.candidates.length; i++) if (available(job.candidates[i], i)) usable.push(job.candidates[i]);
+  if (usable.length < job.demands.length) return undefined;
+  for (const m of must) if (!usable.includes(m)) return undefined;
   const published = job.published?.fitters;
-  const rank = (f: number) => (must.includes(f) ? -1000 : 0) + (published?.includes(f) ? -100 : 0) + b.c.fitters[f].breadth;
-  usable.sort((x, y) => rank(x) - rank(y) || x - y);
+  if (published) forward(usable, published);
+  if (must.length) forward(usable, must);
+  if (job.demands.length === 1) return must.length > 1 ? undefined : [usable[0]];
   const crew = assign(job, usable);
   if (!crew || !must.length || must.every((m) => crew.includes(m))) return crew;
   // The plain matching left a required fitter out: seat the required ones first, then fill up.
   return assign(job, usable, must);
+}
+
+/** Moves some to the front, all else in its order. */
+function forward(list: number[], first: readonly number[]): void {
+  let at = 0;
+  for (let i = 0; i < list.length; i++) {
+    if (!first.includes(list[i])) continue;
+    const [f] = list.splice(i, 1);
+    list.splice(at++, 0, f);
+  }
 }
 
 function assign(job: Job, usable: readonly number[], first: readonly number[] = []): number[] | undefined {

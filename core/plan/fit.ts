@@ -180,6 +180,21 @@ export function earliestWith(
   return undefined;
 }
 
+/**
+ * When each candidate could do a job alone, as asked for earlier places of the same hours. Good for one
+ * look at one job, as long as nothing is booked.
+ */
+export type Alone = Map<OpenSet, { free: Float64Array; asked: Float64Array }>;
+
+function remembered(known: Alone, hours: OpenSet, n: number): { free: Float64Array; asked: Float64Array } {
+  let m = known.get(hours);
+  if (!m) {
+    m = { free: new Float64Array(n).fill(-1), asked: new Float64Array(n).fill(NEVER) };
+    known.set(hours, m);
+  }
+  return m;
+}
+
 /** The earliest fit of any crew that the job's demands allow; `must` are fitters that have to be in it. */
 export function earliest(
   b: Board,
@@ -188,20 +203,27 @@ export function earliest(
   lower: Minute,
   latest: Minute = NEVER,
   must: readonly number[] = [],
+  known: Alone = new Map(),
 ): Fit | undefined {
   if (job.demands.length === 0) {
     const fit = earliestWith(b, job, frame, [], lower);
     return fit && fit.start <= latest ? fit : undefined;
   }
   const n = job.candidates.length;
-  const free = new Float64Array(n).fill(-1);
+  const memory = n
+    ? remembered(known, b.hours(job, frame.place, [job.candidates[0]]), n)
+    : { free: new Float64Array(0), asked: new Float64Array(0) };
+  const { free, asked } = memory;
   const ends = job.demands.some((d) => d.ticket) ? job.candidates.map((f) => ticketEnds(b, job, f)) : undefined;
   let t = Math.max(lower, frame.from);
   while (t <= latest && t < frame.to) {
     // When each candidate, taken alone, could do it from t on.
     let soonest = NEVER;
     for (let i = 0; i < n; i++) {
-      if (free[i] < t) free[i] = aloneFrom(b, job, frame, job.candidates[i], t);
+      if (free[i] < t || asked[i] > t) {
+        free[i] = aloneFrom(b, job, frame, job.candidates[i], t);
+        asked[i] = t;
+      }
       if (free[i] < soonest) soonest = free[i];
     }
     if (soonest === NEVER) return undefined;
@@ -214,7 +236,7 @@ export function earliest(
     const banned = new Set<number>();
     let next = NEVER;
     for (;;) {
-      const crew = matchCrew(b, job, (f, i) => free[i] === t && !banned.has(f), must);
+      const crew = matchCrew(job, (f, i) => free[i] === t && !banned.has(f), must);
       if (!crew) break;
       const r = probe(b, job, frame, crew, t);
       if ("fit" in r) {
@@ -247,8 +269,24 @@ export function earliest(
 
 /** Smallest time by which as many candidates as the job has demands have come free, each demand having one at least. */
 function crewTime(job: Job, free: Float64Array): Minute {
-  const sorted = Array.from(free).sort((x, y) => x - y);
-  let t = sorted[Math.min(job.demands.length, sorted.length) - 1] ?? NEVER;
+  // The k-th smallest, k being the number of demands: few, so each is looked for in turn.
+  let t = Number.NEGATIVE_INFINITY;
+  let taken = 0;
+  for (let need = Math.min(job.demands.length, free.length); taken < need; ) {
+    let next = NEVER;
+    let same = 0;
+    for (let i = 0; i < free.length; i++) {
+      if (free[i] <= t && taken > 0) continue;
+      if (free[i] < next) {
+        next = free[i];
+        same = 1;
+      } else if (free[i] === next) same++;
+    }
+    t = next;
+    taken += same;
+    if (next === NEVER) need = 0;
+  }
+  if (job.demands.length > free.length) return NEVER;
   for (const d of job.demands) {
     let first = NEVER;
     for (const i of d.candidates) if (free[i] < first) first = free[i];

@@ -3,7 +3,7 @@
 import type { Minute } from "../time/zone";
 import { Board, type Placed } from "./board";
 import type { Compiled, Job } from "./compile";
-import { benchFrame, earliest, earliestWith, type Fit, probe } from "./fit";
+import { type Alone, benchFrame, earliest, earliestWith, type Fit, probe } from "./fit";
 import { bookStay, moveCost, type Option, optionsFor } from "./stays";
 
 const NEVER = Number.POSITIVE_INFINITY;
@@ -257,10 +257,11 @@ class Run {
       return true;
     }
     let best: { fit: Fit; option: Option; score: number } | undefined;
+    const known: Alone = new Map();
     for (const option of optionsFor(this.b, j, pinPlace)) {
       // No fit can beat the best one when the place itself is free too late.
       if (best && Math.max(option.frame.from, lower) + j.minutes > best.score) continue;
-      const fit = earliest(this.b, j, option.frame, lower, latest, must);
+      const fit = earliest(this.b, j, option.frame, lower, latest, must, known);
       if (!fit) continue;
       const extra = moveCost(this.b, j, option, fit, this.rule.costs);
       if (extra === undefined) continue;
