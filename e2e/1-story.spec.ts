@@ -128,6 +128,7 @@ test("from a new build to a published plan", async ({ page, browser }) => {
   expect(refused.status()).toBe(409);
   await page.goto("/proof");
   const photos = page.getByRole("listitem").filter({ hasText: `${build.name}, ${covered.name}` });
+  await photos.first().waitFor();
   for (let left = await photos.count(); left > 0; left--) {
     await photos.first().getByRole("button", { name: "Approve" }).click();
     await expect(photos).toHaveCount(left - 1);

@@ -1,7 +1,7 @@
 // Fills the proof view, what holds up most first.
 
 import type { JobRow } from "@/core/shop/model";
-import { openShots, shotState } from "@/core/shop/proof";
+import { shotState } from "@/core/shop/proof";
 import { crewNames } from "@/core/shop/say";
 import type { State } from "@/server/planning";
 import type { OpenShot, ProofView, WaitingPhoto } from "@/ui/proof/view";
@@ -29,7 +29,6 @@ export function proofView(state: State, userNames: ReadonlyMap<string, string>):
             by: userNames.get(last.takenBy) ?? last.takenBy,
             at: last.takenAt,
             holds: s.beforeCloseUp ? holds(j) : [],
-            openInSet: openShots(j).length,
           });
         else if ((st === "again" || (st === "missing" && (j.state === "done" || j.state === "started"))) && s.beforeCloseUp) {
           const next = holds(j).sort((x, y) => (x.start ?? 1e12) - (y.start ?? 1e12))[0];

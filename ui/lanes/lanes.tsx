@@ -113,18 +113,12 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
     );
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col">
+    <div className="flex h-[calc(100dvh-52px)] flex-col">
       <h1 className="sr-only">Lanes</h1>
       <Toolbar view={view} zoom={zoom} onZoom={setZoom} group={group} onGroup={setGroup} onShow={show} />
       <div className="flex min-h-0 flex-1">
         {/* biome-ignore lint/a11y/noStaticElementInteractions: arrow keys move between the buttons inside */}
-        <div
-          ref={scroller}
-          onKeyDown={onKey}
-          data-testid="lanes"
-          className="relative min-w-0 flex-1 overflow-auto"
-          style={{ height: "calc(100dvh - 52px - 48px)" }}
-        >
+        <div ref={scroller} onKeyDown={onKey} data-testid="lanes" className="relative min-h-0 min-w-0 flex-1 overflow-auto">
           <div className="relative" style={{ width: a.width + LABEL_PX }}>
             <Scale view={view} axis={a} zoom={zoom} />
             {group === "builds"

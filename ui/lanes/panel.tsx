@@ -31,11 +31,7 @@ export function JobPanel({
   const sameDay = z.dayOf(block.from) === z.dayOf(block.to);
   const planned = block.state === "todo" || block.state === "paused";
   return (
-    <aside
-      aria-label={`Job ${card.name}`}
-      className="w-[300px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3.5"
-      style={{ height: "calc(100dvh - 52px - 48px)" }}
-    >
+    <aside aria-label={`Job ${card.name}`} className="w-[300px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3.5">
       <div className="flex items-start justify-between gap-2">
         <p className="text-[12px] text-muted">
           {card.code} · {card.build}

@@ -44,13 +44,13 @@ export function Toolbar({
     void act.run(() => send("POST", "plan", {}, signal), "Replanned");
   };
   return (
-    <div className="sticky top-[52px] z-20 flex min-h-[48px] flex-wrap items-center gap-3 border-b bg-paper px-4 py-1.5">
+    <div className="z-20 flex min-h-[48px] shrink-0 items-center gap-3 border-b bg-paper px-4 py-1.5">
       <ToggleGroup.Root
         type="single"
         value={group}
         onValueChange={(v) => v && onGroup(v as Group)}
         aria-label="Seen from"
-        className="flex overflow-hidden rounded-md border bg-card"
+        className="flex shrink-0 overflow-hidden rounded-md border bg-card"
       >
         {(["builds", "bays", "fitters"] as const).map((g) => (
           <ToggleGroup.Item
@@ -67,7 +67,7 @@ export function Toolbar({
         value={zoom}
         onValueChange={(v) => v && onZoom(v as ZoomName)}
         aria-label="Zoom"
-        className="flex overflow-hidden rounded-md border bg-card"
+        className="flex shrink-0 overflow-hidden rounded-md border bg-card"
       >
         {(["days", "weeks", "season"] as const).map((z) => (
           <ToggleGroup.Item
@@ -79,7 +79,7 @@ export function Toolbar({
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
-      <p className="text-muted">
+      <p className="min-w-0 flex-1 truncate text-muted" title={view.stale ?? undefined}>
         {view.published ? `Plan ${view.published.number}, published ${time(view.zone, view.published.madeAt)}` : "Nothing is published yet"}
         {view.stale ? (
           <>
@@ -90,7 +90,7 @@ export function Toolbar({
           ` · ${n === 0 ? "nothing would move" : `${n} ${n === 1 ? "job" : "jobs"} would move`}`
         ) : null}
       </p>
-      <div className="ml-auto flex items-center gap-2">
+      <div className="flex shrink-0 items-center gap-2">
         {view.atRisk > 0 && (
           <b className="mr-1 text-signal-text">
             {view.atRisk} {view.atRisk === 1 ? "date" : "dates"} at risk

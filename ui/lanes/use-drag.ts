@@ -21,10 +21,13 @@ export interface Drag {
 
 export function useDrag(axis: Axis, left: number, onDrop: ((start: number) => void) | undefined): Drag {
   const [dx, setDx] = useState<number>();
+  // The drop may come before the last move has been drawn.
+  const last = useRef<number>(undefined);
   const from = useRef<number>(undefined);
   const dragged = useRef(false);
   const reset = () => {
     from.current = undefined;
+    last.current = undefined;
     setDx(undefined);
   };
   return {
@@ -34,19 +37,19 @@ export function useDrag(axis: Axis, left: number, onDrop: ((start: number) => vo
         dragged.current = false;
         if (!onDrop || e.button !== 0) return;
         from.current = e.clientX;
+        // At once: a block may be narrower than the first move.
+        e.currentTarget.setPointerCapture(e.pointerId);
       },
       onPointerMove: (e) => {
         if (from.current === undefined) return;
         const moved = e.clientX - from.current;
         if (!dragged.current && Math.abs(moved) < LEAST_PX) return;
-        if (!dragged.current) {
-          dragged.current = true;
-          e.currentTarget.setPointerCapture(e.pointerId);
-        }
+        dragged.current = true;
+        last.current = moved;
         setDx(moved);
       },
       onPointerUp: () => {
-        if (dragged.current && dx !== undefined) onDrop?.(Math.round(axis.at(left + dx) / SNAP) * SNAP);
+        if (dragged.current && last.current !== undefined) onDrop?.(Math.round(axis.at(left + last.current) / SNAP) * SNAP);
         reset();
       },
       onPointerCancel: reset,

@@ -3,6 +3,7 @@
 
 import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
 import { typing } from "../frame/use-keys";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
@@ -19,10 +20,10 @@ export function Proof({ view }: { view: ProofView }) {
   const [asking, setAsking] = useState<WaitingPhoto>();
   const [looking, setLooking] = useState<WaitingPhoto>();
   const approve = (p: WaitingPhoto) =>
-    act.run(
-      () => send("POST", `photos/${p.id}/review`, { verdict: "approved" }),
-      p.openInSet === 1 && p.holds.length ? `Approved. ${p.holds[0].name} may be started; the plan follows.` : "Approved",
-    );
+    act.run(async () => {
+      const { opened } = await send<{ opened: boolean }>("POST", `photos/${p.id}/review`, { verdict: "approved" });
+      toast.success(opened && p.holds.length ? `Approved. ${p.holds[0].name} may be started; the plan follows.` : "Approved");
+    });
   const first = view.waiting[0];
   const latest = useRef({ first, approve, busy: act.busy });
   latest.current = { first, approve, busy: act.busy };

@@ -13,8 +13,6 @@ export interface WaitingPhoto {
   at: number;
   /** What it keeps closed, with the planned start of that. */
   holds: { name: string; start: number | null }[];
-  /** Shots of the same job that are not approved yet, this one included. */
-  openInSet: number;
 }
 
 export interface OpenShot {
