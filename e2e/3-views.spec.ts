@@ -172,6 +172,20 @@ test("weeks and days show the same plan at another scale", async ({ page }) => {
   const narrow = (await block.boundingBox())!.width;
   await page.getByRole("radio", { name: "days" }).click();
   await expect.poll(async () => (await block.boundingBox())!.width).toBeGreaterThan(narrow * 3);
+  // Both scales open with now in sight.
+  await page.reload();
+  const lanes = page.getByTestId("lanes");
+  for (const scale of ["days", "season", "days"]) {
+    await page.getByRole("radio", { name: scale }).click();
+    await expect
+      .poll(() =>
+        lanes.evaluate((e) => {
+          const now = e.querySelector("[data-now]")!.getBoundingClientRect().left - e.getBoundingClientRect().left;
+          return now > 160 && now < e.clientWidth;
+        }),
+      )
+      .toBe(true);
+  }
 });
 
 test("the yard tells a move, refuses one that must not be, and settles a word from the bench", async ({ page }) => {

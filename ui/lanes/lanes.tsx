@@ -139,6 +139,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
                 ))}
             <div
               aria-hidden="true"
+              data-now
               className="pointer-events-none absolute top-[30px] bottom-0 z-[12] w-[2px] bg-signal"
               style={{ left: LABEL_PX + a.x(view.now) }}
             />
