@@ -145,6 +145,21 @@ export async function loadPlan(c: Conn | Pool, which: "working" | "published" | 
   };
 }
 
+/** All published plans, the newest first. */
+export async function publishedPlans(c: Conn | Pool): Promise<{ number: number; note: string; madeAt: number; madeBy: string }[]> {
+  const list = await rows<Raw>(
+    c,
+    `SELECT p.number, p.note, p.made_at, COALESCE(u.name, p.made_by) AS who FROM plan p LEFT JOIN user u ON u.id = p.made_by
+     WHERE p.kind = 'published' ORDER BY p.number DESC LIMIT 60`,
+  );
+  return list.map((r) => ({
+    number: r.number as number,
+    note: r.note as string,
+    madeAt: fromSql(r.made_at as string),
+    madeBy: r.who as string,
+  }));
+}
+
 /** The next number of a published plan. */
 export async function nextNumber(c: Conn | Pool): Promise<number> {
   const [r] = await rows<{ n: number | null }>(c, "SELECT MAX(number) AS n FROM plan");

@@ -7,7 +7,7 @@ import type { Shop } from "@/core/shop/model";
 import { nameParts, toProblem } from "@/core/shop/problem";
 import { type Zone, zoneOf } from "@/core/time/zone";
 import { addEvent } from "@/db/events";
-import { giveLease, loadPlan, nextNumber, type StoredPlan, savePlan, takeLease } from "@/db/plans";
+import { giveLease, loadPlan, nextNumber, publishedPlans, type StoredPlan, savePlan, takeLease } from "@/db/plans";
 import { type Conn, pool, run, transaction } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { nowMinute } from "./clock";
@@ -31,6 +31,15 @@ export async function loadState(): Promise<State> {
   const zone = zoneOf(shop.workshop.zone);
   const [working, published] = await Promise.all([loadPlan(pool(), "working", zone), loadPlan(pool(), "published", zone)]);
   return { shop, zone, now: nowMinute(zone), working, published };
+}
+
+/** The published plans there are, and the one of a number (else the newest), to compare with. */
+export async function plansToCompare(
+  zone: Zone,
+  number: number | undefined,
+): Promise<{ list: Awaited<ReturnType<typeof publishedPlans>>; plan?: StoredPlan }> {
+  const [list, plan] = await Promise.all([publishedPlans(pool()), number === undefined ? undefined : loadPlan(pool(), number, zone)]);
+  return { list, plan };
 }
 
 /** The problem as it stands, for planning and for export. */

@@ -25,11 +25,13 @@ const PART_WORDS: Record<string, string> = {
   wrong: "came wrong",
 };
 
-export function lanesView(state: State): LanesView {
+/** `against` is the published plan to compare with; the newest where none was asked for. */
+export function lanesView(state: State, plans: LanesView["plans"], against?: State["published"]): LanesView {
   const { shop, zone, now } = state;
   const plan = state.working?.plan;
   const published = state.published;
-  const all = lanes(shop, plan, published?.plan, now);
+  const other = against ?? published;
+  const all = lanes(shop, plan, other?.plan, now);
   const jobs: Record<string, JobCard> = {};
   for (const b of shop.builds) {
     const byId = new Map(b.jobs.map((j) => [j.id, j]));
@@ -37,7 +39,7 @@ export function lanesView(state: State): LanesView {
   }
   const name = (id: string) => ({ name: jobs[id]?.name ?? id, build: jobs[id]?.build ?? "" });
   const fixed = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "done" || j.state === "started").map((j) => j.id)));
-  const diff = plan && published ? diffPlans(zone, published.plan, plan, fixed) : { moves: [], handovers: [] };
+  const diff = plan && other ? diffPlans(zone, other.plan, plan, fixed) : { moves: [], handovers: [] };
   return {
     zone: shop.workshop.zone,
     now,
@@ -49,6 +51,8 @@ export function lanesView(state: State): LanesView {
     people: Object.fromEntries(shop.fitters.map((f) => [f.id, f.name])),
     days: days(state, Math.max(...all.map((l) => Math.max(l.date.finish ?? now, l.date.due)), now)),
     published: published ? { number: published.head.number!, madeAt: published.head.madeAt, note: published.head.note } : null,
+    plans,
+    against: other ? { number: other.head.number!, note: other.head.note, newest: other.head.number === published?.head.number } : null,
     hasPlan: !!plan,
     stale: shop.workshop.staleWhy,
     atRisk: all.filter((l) => l.date.state !== "safe").length,

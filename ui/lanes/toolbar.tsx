@@ -87,7 +87,7 @@ export function Toolbar({
             <b className="text-amber-text">stale: {view.stale}</b>
           </>
         ) : view.published ? (
-          ` · ${n === 0 ? "nothing would move" : `${n} ${n === 1 ? "job" : "jobs"} would move`}`
+          ` · ${n === 0 ? "nothing would move" : `${n} ${n === 1 ? "job" : "jobs"} would move`}${view.against?.newest ? "" : ` against plan ${view.against?.number}`}`
         ) : null}
       </p>
       <div className="flex shrink-0 items-center gap-2">
@@ -111,7 +111,7 @@ export function Toolbar({
         </Button>
         <Button
           kind={view.stale || !view.hasPlan ? "plain" : "main"}
-          disabled={!view.hasPlan || !!view.stale || (n === 0 && !!view.published)}
+          disabled={!view.hasPlan || !!view.stale || (n === 0 && !!view.against?.newest)}
           onClick={() => setPublishing(true)}
           title={view.stale ? "Replan first: the plan does not know the last change" : undefined}
         >
@@ -123,7 +123,7 @@ export function Toolbar({
         open={moving}
         onOpenChange={setMoving}
         title="What would move"
-        about={view.published ? `against plan ${view.published.number}${view.published.note ? `, ${view.published.note}` : ""}` : undefined}
+        about={view.against ? `against plan ${view.against.number}${view.against.note ? `, ${view.against.note}` : ""}` : undefined}
       >
         <Moves
           view={view}

@@ -53,6 +53,10 @@ export interface LanesView {
   /** Local midnights of the days shown, with whether the shop is open. */
   days: { at: number; label: string; weekday: string; open: boolean; date: number; month: string }[];
   published: { number: number; madeAt: number; note: string } | null;
+  /** All published plans, the newest first. */
+  plans: { number: number; note: string; madeAt: number; madeBy: string }[];
+  /** The one that moves and ghosts are measured against. */
+  against: { number: number; note: string; newest: boolean } | null;
   hasPlan: boolean;
   stale: string | null;
   atRisk: number;
