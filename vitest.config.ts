@@ -5,6 +5,7 @@ export default defineConfig({
   test: {
     include: [
       "core/**/*.test.ts",
+      "app/**/*.test.ts",
       "standins/**/*.test.ts",
       "server/**/*.test.ts",
       "db/**/*.test.ts",

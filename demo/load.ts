@@ -2,7 +2,6 @@
 
 import { v7 } from "uuid";
 import { buildNetwork } from "../core/library/network";
-import vans from "../core/library/vans.json";
 import type { Plan, Problem } from "../core/plan/model";
 import { makePlan } from "../core/plan/planner";
 import { readProblem } from "../core/plan/read";
@@ -15,14 +14,14 @@ import { insertBuild } from "../db/build-network";
 import { loadPlan, savePlan } from "../db/plans";
 import { insert, pool, rows, run, toSql, transaction } from "../db/pool";
 import { loadShop } from "../db/shop";
+import { insertVans } from "../db/vans";
 import { saveForecast } from "../db/weather";
 import { nowMinute } from "../server/clock";
 import { hashPassword } from "../server/session";
 import { forecast } from "../standins/weather";
 import * as made from "./people";
-import { drawPhoto } from "./photos";
-
-const LEAD = "mara";
+import { LEAD } from "./people";
+import { takePhotos } from "./take-photos";
 
 /** Whether the demo is there: "half" when its loading was cut off (its plans are made last). */
 export async function demoState(): Promise<"none" | "half" | "whole"> {
@@ -162,20 +161,7 @@ async function people(zone: Zone, now: number): Promise<void> {
         lead_worst_days: s.lead[2],
       })),
     );
-    await insert(
-      t,
-      "van_template",
-      vans.map((v) => ({
-        id: v.id,
-        name: v.name,
-        length_mm: v.lengthMm,
-        width_mm: v.widthMm,
-        height_mm: v.heightMm,
-        wheelbase_mm: v.wheelbaseMm,
-        inside_crew: v.insideCrew,
-        geometry: v.geometry,
-      })),
-    );
+    await insertVans(t);
     await saveForecast(t, forecast(w, zone, now, 14), now);
     const away = workday(zone, now, 6);
     await insert(t, "absence", [
@@ -286,54 +272,6 @@ async function setParts(zone: Zone, now: number): Promise<void> {
         );
       }
   });
-}
-
-/** Photos of everything finished; the last ones still wait for the lead, one was sent back, one was forgotten. */
-async function takePhotos(now: number): Promise<void> {
-  const shop = await loadShop(pool());
-  const covered = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state !== "todo").flatMap((j) => j.covers)));
-  const recent = shop.builds
-    .flatMap((b) => b.jobs)
-    .filter((j) => j.state === "done" && !covered.has(j.id) && j.shots.length && now - j.endedAt! < 6 * DAY)
-    .sort((a, b) => b.endedAt! - a.endedAt!);
-  let sentBack = false;
-  for (const b of shop.builds)
-    for (const job of b.jobs) {
-      if (job.state !== "done") continue;
-      const open = recent.indexOf(job);
-      for (const shot of job.shots) {
-        // The newest finished job still lacks its last photo.
-        if (open === 1 && shot === job.shots[job.shots.length - 1] && job.shots.length > 1) continue;
-        const photo = await drawPhoto(b.name, job.name, shot.text);
-        const id = v7();
-        const taker = `u-${job.fitters[0]}`;
-        await transaction(async (t) => {
-          await run(t, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small) VALUES (?, ?, ?, ?, ?, ?)", [
-            photo.sha256,
-            photo.mime,
-            photo.width,
-            photo.height,
-            photo.bytes,
-            photo.small,
-          ]);
-          await insert(t, "photo", [
-            { id, proof_shot_id: shot.id, sha256: photo.sha256, taken_by: taker, taken_at: toSql(job.endedAt! - 5) },
-          ]);
-          const back = !sentBack && open === 2;
-          if (back) sentBack = true;
-          if (open < 0 || open > 5 || back)
-            await insert(t, "photo_review", [
-              {
-                photo_id: id,
-                verdict: back ? "again" : "approved",
-                reason: back ? "too dark, the tape can't be read" : "",
-                reviewed_by: LEAD,
-                reviewed_at: toSql(Math.min(now, job.endedAt! + 60)),
-              },
-            ]);
-        });
-      }
-    }
 }
 
 function currentPlan(shop: Shop, now: number, published?: Plan): Plan {

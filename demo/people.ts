@@ -2,6 +2,9 @@
 
 import type { Options } from "../core/library/schema";
 
+/** The demo's lead. */
+export const LEAD = "mara";
+
 export const DEMO_PASSWORD = "open-the-yard";
 
 export const workshop = {

@@ -2,10 +2,10 @@
 
 import { randomBytes } from "node:crypto";
 import { v7 } from "uuid";
-import vans from "@/core/library/vans.json";
 import { zoneOf } from "@/core/time/zone";
 import { addEvent } from "@/db/events";
 import { insert, pool, rows, transaction } from "@/db/pool";
+import { insertVans } from "@/db/vans";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
 import { nowMinute } from "./clock";
@@ -49,20 +49,7 @@ export async function firstRun(name: string, zoneName: string): Promise<{ login:
     await insert(c, "supplier", [
       { id: "supplier", name: "Supplier to be named", lead_best_days: 2, lead_likely_days: 5, lead_worst_days: 14 },
     ]);
-    await insert(
-      c,
-      "van_template",
-      vans.map((v) => ({
-        id: v.id,
-        name: v.name,
-        length_mm: v.lengthMm,
-        width_mm: v.widthMm,
-        height_mm: v.heightMm,
-        wheelbase_mm: v.wheelbaseMm,
-        inside_crew: v.insideCrew,
-        geometry: v.geometry,
-      })),
-    );
+    await insertVans(c);
     await insert(c, "user", [{ id: "lead", login: "lead", name: "Lead", role: "lead", password_hash }]);
     await saveForecast(c, forecast(PLACE, zone, now, 14), now);
     await addEvent(c, now, { userId: "lead", kind: "workshop.made", entity: "workshop", entityId: "workshop", text: `${name} set up` });

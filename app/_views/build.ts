@@ -5,7 +5,6 @@ import { buildDates } from "@/core/shop/dates";
 import { workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { stageProgress } from "@/core/shop/progress";
-import { shotState } from "@/core/shop/proof";
 import { obstacles } from "@/core/shop/ready";
 import { crewNames, placeName, sayMinutes } from "@/core/shop/say";
 import { buildLog } from "@/server/log-lines";
@@ -13,6 +12,7 @@ import type { State } from "@/server/planning";
 import type { BuildCard, BuildView, SheetJob } from "@/ui/build/view";
 import { stageOf } from "@/ui/kit/stage";
 import { partWords } from "./parts";
+import { shotViews } from "./shots";
 import { vanShape } from "./van";
 
 const where = (shop: Shop, b: BuildRow): string => (b.at === null ? "off site" : `in ${placeName(shop, b.at)}`);
@@ -143,14 +143,7 @@ function sheetJob(
       state: partWords(zone, x),
       here: x.state === "checked",
     })),
-    shots: j.shots.map((s) => ({
-      id: s.id,
-      text: s.text,
-      required: s.beforeCloseUp,
-      state: shotState(s),
-      reason: s.photos.at(-1)?.reason || null,
-      photos: s.photos.map((x) => ({ sha: x.sha256, by: userNames.get(x.takenBy) ?? x.takenBy, at: x.takenAt })),
-    })),
+    shots: shotViews(j, userNames),
     after: j.after.flatMap((a) =>
       byId.get(a.job) ? [{ name: byId.get(a.job)!.name, reason: a.reason, done: byId.get(a.job)!.state === "done" }] : [],
     ),

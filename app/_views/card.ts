@@ -3,7 +3,6 @@
 import { sayClock, sayDay } from "@/core/plan/words";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
-import { shotState } from "@/core/shop/proof";
 import { startObstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { opensSkin, skinClock } from "@/core/shop/skin";
@@ -11,6 +10,7 @@ import type { State } from "@/server/planning";
 import { pulse } from "@/server/pulse";
 import type { CardJob, CardView } from "@/ui/card/view";
 import { partWords } from "./parts";
+import { shotViews } from "./shots";
 
 /** Jobs of a fitter, the one under way first, then as published. */
 export function jobsOf(state: State, fitter: string): JobRow[] {
@@ -108,14 +108,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
       state: partWords(zone, x),
       here: x.state === "checked",
     })),
-    shots: j.shots.map((s) => ({
-      id: s.id,
-      text: s.text,
-      required: s.beforeCloseUp,
-      state: shotState(s),
-      reason: s.photos.at(-1)?.reason || null,
-      photos: s.photos.map((x) => ({ sha: x.sha256, by: "", at: x.takenAt })),
-    })),
+    shots: shotViews(j, new Map()),
     stops: covering,
     obstacles: fact ? [] : startObstacles(shop, j, crew, build.at ?? placeId, now).map((o) => o.text),
     remarks: j.remarks.map((r) => r.text),

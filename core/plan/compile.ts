@@ -1,9 +1,11 @@
 // A problem made ready for the planner: minutes instead of wall times, indexes instead of ids, look-ups instead of rules.
 
 import { always, openHours, windowsOfDay } from "../time/calendar";
-import { OpenSet, type Stretch } from "../time/openset";
+import type { OpenSet, Stretch } from "../time/openset";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
 import { DEFAULT_WEIGHTS, doneOf, type Problem, type ProblemJob, plannedMinutes, startedOf } from "./model";
+import { weatherSets } from "./sky";
+import { classes, fillMatrices, type Matrices } from "./tables";
 
 export const BENCH = -1;
 
@@ -77,7 +79,7 @@ export interface Place {
   tempC?: number;
 }
 
-export interface Build {
+export interface Build extends Matrices {
   index: number;
   id: string;
   name: string;
@@ -87,11 +89,6 @@ export interface Build {
   weight: number;
   insideCrew: number;
   at?: number;
-  n: number;
-  /** meets[a·n + b]: jobs a and b share a zone. */
-  meets: Uint8Array;
-  /** keepsOff[a·n + b]: the hold of a keeps b off. */
-  keepsOff: Uint8Array;
 }
 
 export interface Fitter {
@@ -219,17 +216,6 @@ export function compile(problem: Problem): Compiled {
   return c;
 }
 
-/** Numbers sets so that equal ones get the same number, from 0. */
-function classes(): (set: OpenSet) => number {
-  const seen = new Map<string, number>();
-  return (set) => {
-    const key = set.stretches().join(";");
-    const n = seen.get(key) ?? seen.size;
-    seen.set(key, n);
-    return n;
-  };
-}
-
 const dayAfter = (date: string) => Date.parse(`${date}T00:00Z`) / 86_400_000 + 1;
 
 const spans = (zone: Zone, list: readonly (readonly string[])[] | undefined): Stretch[] =>
@@ -245,44 +231,6 @@ function ordinaryDay(shop: OpenSet, zone: Zone, first: number, last: number): nu
   const best = [...seen].sort((a, b) => b[1] - a[1] || b[0] - a[0])[0];
   return best ? best[0] : 480;
 }
-
-function weatherSets(p: Problem, zone: Zone, first: number, last: number, whole: OpenSet) {
-  const noise = p.noiseHours;
-  const noiseSet = noise ? OpenSet.of(range(first, last).flatMap((d) => windowsOfDay(zone, d, [noise]))) : undefined;
-  const byDay = new Map((p.weather?.days ?? []).map((d) => [dayAfter(d.date) - 1, d]));
-  const usual = p.weather?.default;
-  const dry: Stretch[] = [];
-  const light: Stretch[] = [];
-  const temps: { day: number; low: number; mean: number }[] = [];
-  for (const d of range(first, last)) {
-    const w = byDay.get(d) ?? usual;
-    if (!w) {
-      dry.push([zone.dayStart(d), zone.dayStart(d + 1)]);
-      light.push([zone.dayStart(d), zone.dayStart(d + 1)]);
-      continue;
-    }
-    dry.push(...windowsOfDay(zone, d, w.dry));
-    light.push(...windowsOfDay(zone, d, [[w.sunrise, w.sunset]]));
-    temps.push({ day: d, low: w.tempC[0], mean: (w.tempC[0] + w.tempC[1]) / 2 });
-  }
-  const coldSets = new Map<string, OpenSet>();
-  return {
-    dry: p.weather ? OpenSet.of(dry) : whole,
-    light: p.weather ? OpenSet.of(light) : whole,
-    noise: noiseSet,
-    cold(kind: "mean" | "low", tempC: number): OpenSet {
-      const key = `${kind} ${tempC}`;
-      let set = coldSets.get(key);
-      if (!set) {
-        set = OpenSet.of(temps.filter((t) => t[kind] < tempC).map((t) => [zone.dayStart(t.day), zone.dayStart(t.day + 1)]));
-        coldSets.set(key, set);
-      }
-      return set;
-    },
-  };
-}
-
-const range = (a: number, b: number) => Array.from({ length: b - a + 1 }, (_, i) => a + i);
 
 function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<string, number>): void {
   const { problem, zone, now } = c;
@@ -420,32 +368,4 @@ function placesFor(c: Compiled, b: Problem["builds"][number], j: ProblemJob): nu
   const yardHas = c.problem.yard.has ?? [];
   if (j.yardOk && c.problem.yard.work !== false && asked.every((p) => yardHas.includes(p))) out.push(c.yard);
   return out;
-}
-
-function fillMatrices(build: Build, jobs: readonly ProblemJob[]): void {
-  // Zones as bits, in as many words as it takes.
-  const names = [...new Set(jobs.flatMap((j) => [...j.zones, ...(Array.isArray(j.hold?.keepOff) ? j.hold.keepOff : [])]))];
-  const bit = new Map(names.map((z, i) => [z, i]));
-  const words = Math.max(1, Math.ceil(names.length / 30));
-  const mask = (zones: readonly string[]): number[] => {
-    const m = new Array<number>(words).fill(0);
-    for (const z of zones) m[Math.floor(bit.get(z)! / 30)] |= 1 << (bit.get(z)! % 30);
-    return m;
-  };
-  const own = jobs.map((j) => (j.place === "van" ? mask(j.zones) : undefined));
-  const off = jobs.map((j) =>
-    j.place !== "van" || !j.hold?.keepOff ? undefined : j.hold.keepOff === "all" ? "all" : mask(j.hold.keepOff),
-  );
-  const touch = (a: readonly number[], b: readonly number[]) => a.some((w, i) => (w & b[i]) !== 0);
-  for (let i = 0; i < jobs.length; i++) {
-    const a = own[i];
-    if (!a) continue;
-    const keep = off[i];
-    for (let k = 0; k < jobs.length; k++) {
-      const b = own[k];
-      if (!b) continue;
-      if (touch(a, b)) build.meets[i * build.n + k] = 1;
-      if (keep && (keep === "all" ? jobs[k].zones.length > 0 : touch(keep, b))) build.keepsOff[i * build.n + k] = 1;
-    }
-  }
 }

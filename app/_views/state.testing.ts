@@ -1,0 +1,30 @@
+// A state of the workshop for tests of the views: two builds, one with work behind it, planned and published.
+
+import { makePlan } from "@/core/plan/planner";
+import { readProblem } from "@/core/plan/read";
+import { nameParts, toProblem } from "@/core/shop/problem";
+import { done, job, NOW, testBuild, testShop, zone } from "@/core/shop/testing/shop";
+import type { State } from "@/server/planning";
+
+export function testState(change: (shop: State["shop"]) => void = () => undefined): State {
+  const shop = testShop([testBuild("a"), { ...testBuild("b"), at: "yard" }]);
+  done(shop, ["ST-01", "ST-03"], NOW - 600);
+  Object.assign(job(shop, "ST-04"), {
+    state: "started",
+    startedAt: NOW - 60,
+    runningSince: NOW - 60,
+    actualPlace: "b1",
+    fitters: ["teo", "rosa"],
+  });
+  change(shop);
+  const plan = makePlan(readProblem(toProblem(shop, NOW)), { iterations: 0 });
+  nameParts(plan, shop, NOW);
+  const head = { note: "", madeAt: NOW, madeBy: "lead", nowAt: NOW };
+  return {
+    shop,
+    zone,
+    now: NOW,
+    working: { head: { ...head, id: "w", kind: "working", number: null }, plan },
+    published: { head: { ...head, id: "p", kind: "published", number: 1 }, plan: structuredClone(plan) },
+  };
+}

@@ -1,0 +1,132 @@
+// The search's parts: what a step frees and keeps, and that the pieces it rests on behave.
+
+import { describe, expect, it } from "vitest";
+import { random } from "../rng";
+import { checkPlan } from "./check/check";
+import { compile } from "./compile";
+import { costOf } from "./cost";
+import { canFill, matchCrew } from "./crew";
+import { generate } from "./generate";
+import type { Plan, Problem } from "./model";
+import { makePlan } from "./planner";
+import { readPlan, readProblem } from "./read";
+import { fromPlan, latestFinish, rules } from "./rules";
+import { displaced, stepRule } from "./search";
+import { workshop } from "./testing/workshop";
+
+const problem = readProblem(workshop({ seed: 21, builds: 4, jobsPerBuild: 20 }));
+const c = compile(problem);
+const first = generate(c, rules(c)[0]);
+const at = { placed: first.board.placed, lateDays: c.builds.map(() => 1) };
+const withPlan = (p: Problem, plan: Plan): Problem => ({
+  ...p,
+  published: { ...plan, jobs: plan.jobs.map(({ why: _w, ...j }) => j), stays: [], builds: [], unplaced: [], pinsBroken: [] },
+});
+
+describe("stepRule", () => {
+  it("keeps most and frees some, never what is done or under way", () => {
+    const r = random(5);
+    let freed = 0;
+    for (let k = 0; k < 200; k++) {
+      const rule = stepRule(c, at, r);
+      if (!rule.keep) continue;
+      c.jobs.forEach((j, i) => {
+        if (!j.done && !j.started && at.placed[i] && !rule.keep![i]) freed++;
+        if (rule.keep![i]) expect(rule.keep![i]).toMatchObject({ start: at.placed[i]!.start, place: at.placed[i]!.place });
+      });
+    }
+    expect(freed).toBeGreaterThan(200);
+    expect(freed / 200).toBeLessThan(c.jobs.length * 0.6);
+  });
+  it("lays an unchanged plan down again exactly when nothing is freed", () => {
+    const keep = c.jobs.map((_, i) => {
+      const p = at.placed[i];
+      return p && { start: p.start, place: p.place, crew: p.crew, placed: p };
+    });
+    const again = generate(c, {
+      name: "all",
+      priority: Float64Array.from(c.jobs, (_, i) => at.placed[i]?.start ?? 0),
+      window: 1e12,
+      costs: { move: 90, evict: 240 },
+      keep,
+    });
+    c.jobs.forEach((_, i) => expect(again.board.placed[i]?.start).toBe(at.placed[i]?.start));
+    expect(costOf(again.board, again.unplaced).total).toBe(costOf(first.board, first.unplaced).total);
+  });
+  it("gives only plans that pass the checker, step after step", () => {
+    for (let seed = 1; seed <= 8; seed++) {
+      const p = readProblem(workshop({ seed: 300 + seed, builds: 3, jobsPerBuild: 14, wild: true }));
+      expect(checkPlan(p, readPlan(makePlan(p, { seed, iterations: 40 }))), `seed ${seed}`).toEqual([]);
+    }
+  });
+});
+
+describe("going on from a plan", () => {
+  it("starts no worse than the plan it was given", () => {
+    const plan = makePlan(problem, { iterations: 15 });
+    const on = makePlan(problem, { iterations: 1, start: { ...plan, jobs: plan.jobs.map(({ why: _w, ...j }) => j) } });
+    expect(on.cost!.total!).toBeLessThanOrEqual(plan.cost!.total! * 1.0001);
+  });
+  it("copes with a plan that knows nothing of the problem, or names people who have gone", () => {
+    const plan = makePlan(problem, { iterations: 0 });
+    plan.jobs = plan.jobs.slice(5).map((j) => ({ ...j, fitters: j.fitters.map(() => "nobody") }));
+    expect(fromPlan(c, plan).keep!.filter(Boolean).length).toBe(plan.jobs.length);
+    expect(checkPlan(problem, readPlan(makePlan(problem, { iterations: 2, start: plan })))).toEqual([]);
+  });
+});
+
+describe("a local replan", () => {
+  const plan = makePlan(problem, { iterations: 10 });
+  it("finds nothing displaced in the published plan itself, and everything in a foreign one", () => {
+    const known = compile(withPlan(problem, plan));
+    const kept = generate(known, rules(known)[0]);
+    expect(displaced(known, { placed: kept.board.placed, lateDays: [] }).size).toBe(0);
+    expect(displaced(c, at).size).toBe(c.jobs.filter((j) => !j.done && !j.started && at.placed[j.index]).length);
+  });
+  it("places a new build without moving most of the others", () => {
+    const more = structuredClone(withPlan(problem, plan));
+    const extra = structuredClone(more.builds[0]);
+    extra.id = "new";
+    delete extra.at;
+    extra.due = "2027-09-01T17:00";
+    extra.jobs = extra.jobs.map((j) => ({
+      ...j,
+      id: `new.${j.id}`,
+      state: "todo" as const,
+      pin: undefined,
+      after: j.after?.filter((a) => extra.jobs.some((x) => x.id === a.job)).map((a) => ({ ...a, job: `new.${a.job}` })),
+      covers: j.covers?.filter((k) => extra.jobs.some((x) => x.id === k)).map((k) => `new.${k}`),
+    }));
+    more.builds.push(extra);
+    const read = readProblem(JSON.parse(JSON.stringify(more)));
+    const next = makePlan(read, { iterations: 30, local: true });
+    expect(checkPlan(read, readPlan(next))).toEqual([]);
+    const starts = new Map(plan.jobs.map((j) => [j.id, j.start]));
+    const moved = next.jobs.filter((j) => starts.has(j.id) && starts.get(j.id) !== j.start).length;
+    expect(moved / plan.jobs.length).toBeLessThan(0.35);
+  });
+});
+
+describe("crews", () => {
+  const job = c.jobs.find((j) => j.demands.length === 2)!;
+  it("takes whom it wastes least, and those who must be in it", () => {
+    const all = matchCrew(job, () => true)!;
+    expect(all.length).toBe(2);
+    expect(new Set(all).size).toBe(2);
+    expect(canFill(job, all)).toBe(true);
+    const must = job.candidates.at(-1)!;
+    const crew = matchCrew(job, () => true, [must]);
+    if (crew) expect(crew).toContain(must);
+  });
+  it("finds none where too few are free", () => {
+    expect(matchCrew(job, (f) => f === job.candidates[0])).toBeUndefined();
+    expect(canFill(job, [job.candidates[0]])).toBe(false);
+  });
+});
+
+describe("latestFinish", () => {
+  it("never lets a follower begin before its predecessor has to be over", () => {
+    const lf = latestFinish(c);
+    for (const j of c.jobs) for (const l of j.before) expect(lf[l.job]).toBeLessThanOrEqual(lf[j.index]);
+  });
+});

@@ -1,0 +1,45 @@
+// Weather and noise hours as sets of minutes: dry, light, and the dates that are too cold.
+
+import { windowsOfDay } from "../time/calendar";
+import { OpenSet, type Stretch } from "../time/openset";
+import { parseDate, type Zone } from "../time/zone";
+import type { Problem } from "./model";
+
+/** `whole` is everything between the two dates (days since 1970). Dates without a forecast and default are dry, light and warm. */
+export function weatherSets(p: Problem, zone: Zone, first: number, last: number, whole: OpenSet) {
+  const noise = p.noiseHours;
+  const noiseSet = noise ? OpenSet.of(range(first, last).flatMap((d) => windowsOfDay(zone, d, [noise]))) : undefined;
+  const byDay = new Map((p.weather?.days ?? []).map((d) => [parseDate(d.date), d]));
+  const usual = p.weather?.default;
+  const dry: Stretch[] = [];
+  const light: Stretch[] = [];
+  const temps: { day: number; low: number; mean: number }[] = [];
+  for (const d of range(first, last)) {
+    const w = byDay.get(d) ?? usual;
+    if (!w) {
+      dry.push([zone.dayStart(d), zone.dayStart(d + 1)]);
+      light.push([zone.dayStart(d), zone.dayStart(d + 1)]);
+      continue;
+    }
+    dry.push(...windowsOfDay(zone, d, w.dry));
+    light.push(...windowsOfDay(zone, d, [[w.sunrise, w.sunset]]));
+    temps.push({ day: d, low: w.tempC[0], mean: (w.tempC[0] + w.tempC[1]) / 2 });
+  }
+  const coldSets = new Map<string, OpenSet>();
+  return {
+    dry: p.weather ? OpenSet.of(dry) : whole,
+    light: p.weather ? OpenSet.of(light) : whole,
+    noise: noiseSet,
+    cold(kind: "mean" | "low", tempC: number): OpenSet {
+      const key = `${kind} ${tempC}`;
+      let set = coldSets.get(key);
+      if (!set) {
+        set = OpenSet.of(temps.filter((t) => t[kind] < tempC).map((t) => [zone.dayStart(t.day), zone.dayStart(t.day + 1)]));
+        coldSets.set(key, set);
+      }
+      return set;
+    },
+  };
+}
+
+const range = (a: number, b: number) => Array.from({ length: b - a + 1 }, (_, i) => a + i);

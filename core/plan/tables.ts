@@ -1,0 +1,52 @@
+// Tables that a compiled problem looks things up in: which jobs meet in a zone, which hours are alike.
+
+import type { OpenSet } from "../time/openset";
+import type { ProblemJob } from "./model";
+
+/** Numbers sets so that equal ones get the same number, from 0. */
+export function classes(): (set: OpenSet) => number {
+  const seen = new Map<string, number>();
+  return (set) => {
+    const key = set.stretches().join(";");
+    const n = seen.get(key) ?? seen.size;
+    seen.set(key, n);
+    return n;
+  };
+}
+
+export interface Matrices {
+  n: number;
+  /** meets[a·n + b]: jobs a and b share a zone. */
+  meets: Uint8Array;
+  /** keepsOff[a·n + b]: the hold of a keeps b off. */
+  keepsOff: Uint8Array;
+}
+
+/** Fills a build's matrices by its jobs, in their order. Bench jobs meet nobody. */
+export function fillMatrices(build: Matrices, jobs: readonly ProblemJob[]): void {
+  // Zones as bits, in as many words as it takes.
+  const names = [...new Set(jobs.flatMap((j) => [...j.zones, ...(Array.isArray(j.hold?.keepOff) ? j.hold.keepOff : [])]))];
+  const bit = new Map(names.map((z, i) => [z, i]));
+  const words = Math.max(1, Math.ceil(names.length / 30));
+  const mask = (zones: readonly string[]): number[] => {
+    const m = new Array<number>(words).fill(0);
+    for (const z of zones) m[Math.floor(bit.get(z)! / 30)] |= 1 << (bit.get(z)! % 30);
+    return m;
+  };
+  const own = jobs.map((j) => (j.place === "van" ? mask(j.zones) : undefined));
+  const off = jobs.map((j) =>
+    j.place !== "van" || !j.hold?.keepOff ? undefined : j.hold.keepOff === "all" ? "all" : mask(j.hold.keepOff),
+  );
+  const touch = (a: readonly number[], b: readonly number[]) => a.some((w, i) => (w & b[i]) !== 0);
+  for (let i = 0; i < jobs.length; i++) {
+    const a = own[i];
+    if (!a) continue;
+    const keep = off[i];
+    for (let k = 0; k < jobs.length; k++) {
+      const b = own[k];
+      if (!b) continue;
+      if (touch(a, b)) build.meets[i * build.n + k] = 1;
+      if (keep && (keep === "all" ? jobs[k].zones.length > 0 : touch(keep, b))) build.keepsOff[i * build.n + k] = 1;
+    }
+  }
+}
