@@ -1,6 +1,6 @@
 // A problem made ready for the planner: minutes instead of wall times, indexes instead of ids, look-ups instead of rules.
 
-import { always, openHours, windowsOfDay } from "../time/calendar";
+import { always, openHours } from "../time/calendar";
 import type { OpenSet, Stretch } from "../time/openset";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
 import { DEFAULT_WEIGHTS, doneOf, type Problem, type ProblemJob, plannedMinutes, startedOf } from "./model";
