@@ -44,7 +44,7 @@ test("a moved job is kept as published, and earlier plans can be compared", asyn
   const row = dialog
     .getByRole("region", { name: "Moves of Seed library" })
     .getByRole("listitem")
-    .filter({ hasText: "Drawings and cut list signed" });
+    .filter({ hasText: "pinned to Mon 1 Mar" });
   await expect(row).toContainText("Mon 1 Mar 09:00");
   await row.getByRole("button", { name: "Keep as published" }).click();
   await expect(page.getByText(/Drawings and cut list signed is kept at/)).toBeVisible();

@@ -41,7 +41,6 @@ export interface Running {
 export async function runUntilStopped(r: Running): Promise<number> {
   const host = r.args.options.get("host") ?? "127.0.0.1";
   const port = whole(r.args, "port", 1, 65_535) ?? r.port;
-  await checkPort(host, port);
   const unlock = lock(r.folder);
   let database: Database | undefined;
   let stopServer: (() => Promise<void>) | undefined;
@@ -53,6 +52,7 @@ export async function runUntilStopped(r: Running): Promise<number> {
   process.on("SIGINT", onSignal);
   process.on("SIGTERM", onSignal);
   try {
+    await checkPort(host, port);
     build(say);
     const given = process.env.DATABASE_URL;
     if (!given) database = await startDatabase(r.folder, "wide_lane");

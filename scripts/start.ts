@@ -21,7 +21,7 @@ export default async function start(args: string[]): Promise<number> {
       return made
         ? [
             "",
-            `First start: sign in as ${made.login} with ${made.password} and set a password of your own (Workshop, People who sign in).`,
+            `First start: sign in as ${made.login} with ${made.password} and set a password of your own (Workshop, Who signs in).`,
             "This is shown once.",
             "",
           ]
