@@ -1,0 +1,151 @@
+// The small pieces under every component: what is sent, what comes back, and how times read.
+
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { zoneOf } from "@/core/time/zone";
+import { weekWords } from "../workshop/hours";
+import { cx } from "./cx";
+import { faultOf } from "./field";
+import { sendLines } from "./lines";
+import { SendError, send } from "./send";
+import { stageOf } from "./stage";
+import { clock, day, local, near, time } from "./time";
+
+const ZONE = "Europe/Lisbon";
+const at = (t: string) => zoneOf(ZONE).parse(t);
+const answer = (status: number, body: unknown) => vi.fn(async () => new Response(JSON.stringify(body), { status }));
+
+afterEach(() => vi.unstubAllGlobals());
+
+describe("send", () => {
+  it("sends JSON to the API and gives the answer", async () => {
+    const fetch = answer(200, { id: "x" });
+    vi.stubGlobal("fetch", fetch);
+    expect(await send("POST", "bays", { name: "Tall" })).toEqual({ id: "x" });
+    expect(fetch).toHaveBeenCalledWith("/api/bays", expect.objectContaining({ method: "POST", body: '{"name":"Tall"}' }));
+  });
+  it("turns a refusal into one error with words, fields and both values", async () => {
+    vi.stubGlobal("fetch", answer(422, { error: "due: has to be later", faults: [{ path: "due", message: "has to be later" }] }));
+    await expect(send("POST", "builds")).rejects.toMatchObject({
+      status: 422,
+      message: "due: has to be later",
+      faults: [{ path: "due", message: "has to be later" }],
+    });
+    vi.stubGlobal("fetch", answer(409, { error: "changed", stale: true, mine: { a: 1 }, theirs: { a: 2 }, version: 5 }));
+    await expect(send("PATCH", "builds/x")).rejects.toMatchObject({ stale: { mine: { a: 1 }, theirs: { a: 2 }, version: 5 } });
+  });
+  it("says that the server can't be reached, and that nothing was changed", async () => {
+    vi.stubGlobal(
+      "fetch",
+      vi.fn(async () => {
+        throw new TypeError("failed");
+      }),
+    );
+    await expect(send("POST", "plan")).rejects.toThrow(/can't be reached. Nothing was changed/);
+  });
+  it("keeps quiet words for an answer without any", async () => {
+    vi.stubGlobal(
+      "fetch",
+      vi.fn(async () => new Response("<html>", { status: 502 })),
+    );
+    await expect(send("POST", "plan")).rejects.toMatchObject({ status: 502, message: "That did not work." });
+  });
+});
+
+describe("sendLines", () => {
+  const streamed = (chunks: string[], status = 200) =>
+    vi.fn(
+      async () =>
+        new Response(
+          new ReadableStream({
+            start(c) {
+              for (const x of chunks) c.enqueue(new TextEncoder().encode(x));
+              c.close();
+            },
+          }),
+          { status },
+        ),
+    );
+  it("puts lines together however they were cut", async () => {
+    vi.stubGlobal("fetch", streamed(['{"n":1}\n{"n"', ":2}\n", '{"done":{}}\n']));
+    const lines: unknown[] = [];
+    await sendLines("plan/search", {}, (l) => lines.push(l), new AbortController().signal);
+    expect(lines).toEqual([{ n: 1 }, { n: 2 }, { done: {} }]);
+  });
+  it("throws what failed on the way, after what came before", async () => {
+    vi.stubGlobal("fetch", streamed(['{"n":1}\n{"failed":{"status":409,"error":"stale"}}\n']));
+    const lines: unknown[] = [];
+    await expect(sendLines("plan/gain", {}, (l) => lines.push(l), new AbortController().signal)).rejects.toMatchObject({
+      status: 409,
+      message: "stale",
+    });
+    expect(lines).toEqual([{ n: 1 }]);
+  });
+  it("throws a refusal", async () => {
+    vi.stubGlobal("fetch", answer(403, { error: "Only the lead may do that." }));
+    await expect(sendLines("plan/gain", {}, () => undefined, new AbortController().signal)).rejects.toBeInstanceOf(SendError);
+  });
+});
+
+describe("times", () => {
+  const now = at("2027-03-09T10:42");
+  it("read short when near and whole when far", () => {
+    expect(near(ZONE, at("2027-03-09T14:20"), now)).toBe("14:20");
+    expect(near(ZONE, at("2027-03-11T08:00"), now)).toBe("Thu 08:00");
+    expect(near(ZONE, at("2027-03-30T08:00"), now)).toBe("Tue 30 Mar 08:00");
+    expect(near(ZONE, at("2027-03-05T08:00"), now)).toBe("Fri 5 Mar 08:00");
+  });
+  it("are those of the workshop's zone", () => {
+    expect([clock(ZONE, now), day(ZONE, now), time(ZONE, now), local(ZONE, now)]).toEqual([
+      "10:42",
+      "Tue 9 Mar",
+      "Tue 9 Mar 10:42",
+      "2027-03-09T10:42",
+    ]);
+    expect(clock("America/New_York", now)).toBe("05:42");
+  });
+});
+
+describe("words and looks", () => {
+  it("puts equal days of a week together", () => {
+    const w = (weekday: number, opens: string, closes: string) => ({ weekday, opens, closes });
+    expect(weekWords([0, 1, 2, 3].flatMap((d) => [w(d, "08:00", "12:00"), w(d, "13:00", "17:00")]).concat(w(4, "08:00", "12:00")))).toBe(
+      "Mon to Thu 08:00 to 12:00, 13:00 to 17:00 · Fri 08:00 to 12:00",
+    );
+    expect(weekWords([w(0, "08:00", "12:00"), w(2, "08:00", "12:00")])).toBe("Mon 08:00 to 12:00 · Wed 08:00 to 12:00");
+    expect(weekWords([])).toBe("never open");
+  });
+  it("finds the fault of a field, or of something inside it", () => {
+    const faults = [
+      { path: "options.windows", message: "must be <= 4" },
+      { path: "windows[2].closes", message: "has to be later" },
+    ];
+    expect(faultOf(faults, "options")).toBe("must be <= 4");
+    expect(faultOf(faults, "windows")).toBe("has to be later");
+    expect(faultOf(faults, "name")).toBeUndefined();
+  });
+  it("knows all seven stages, and keeps its head with an eighth", () => {
+    expect(["strip", "openings", "insulation", "framing", "panels", "furniture", "services"].map((s) => stageOf(s).code)).toEqual([
+      "ST",
+      "OP",
+      "IN",
+      "FR",
+      "PA",
+      "FU",
+      "SV",
+    ]);
+    expect(stageOf("paintwork")).toMatchObject({ code: "??", name: "paintwork" });
+  });
+  it("gives every stage text that can be read on its colour (4.5 to 1)", () => {
+    const light = (hex: string) => {
+      const [r, g, b] = [1, 3, 5]
+        .map((i) => Number.parseInt(hex.slice(i, i + 2), 16) / 255)
+        .map((c) => (c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4));
+      return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+    };
+    for (const s of ["strip", "openings", "insulation", "framing", "panels", "furniture", "services"].map(stageOf)) {
+      const [a, b] = [light(s.colour), light(s.ink)].sort((x, y) => y - x);
+      expect((a + 0.05) / (b + 0.05), s.code).toBeGreaterThanOrEqual(4.5);
+    }
+  });
+  it("joins class names and drops what is false", () => expect(cx("a", false, undefined, "b")).toBe("a b"));
+});
