@@ -7,6 +7,7 @@ export default defineConfig({
     include: ["**/*.db.test.ts"],
     exclude: ["node_modules/**"],
     fileParallelism: false,
+    env: { WIDE_LANE_LOG: "silent" },
     testTimeout: 60_000,
     hookTimeout: 120_000,
   },

@@ -9,10 +9,10 @@ import { workshop } from "./testing/workshop";
 const nows = ["2027-03-01T07:30", "2027-03-25T09:10", "2027-10-28T16:45", "2027-12-20T07:30"];
 
 describe("generated workshops", () => {
-  for (let block = 0; block < 12; block++)
+  for (let block = 0; block < 25; block++)
     it(`keep every hard rule, block ${block + 1}`, () => {
-      for (let k = 0; k < 10; k++) {
-        const seed = block * 10 + k + 1;
+      for (let k = 0; k < 20; k++) {
+        const seed = block * 20 + k + 1;
         const problem = readProblem(
           workshop({
             seed,
@@ -23,7 +23,7 @@ describe("generated workshops", () => {
             zone: ["Europe/Lisbon", "America/New_York", "Australia/Lord_Howe"][seed % 3],
           }),
         );
-        const plan = makePlan(problem, { seed, iterations: 3 });
+        const plan = makePlan(problem, { seed, iterations: 6 });
         expect(checkPlan(problem, readPlan(plan)), `seed ${seed}`).toEqual([]);
       }
     });

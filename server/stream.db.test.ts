@@ -1,0 +1,144 @@
+// Long work told line by line: who may, what comes, and that stopping keeps the best plan so far.
+
+import { mkdtempSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { checkPlan } from "@/core/plan/check/check";
+import { readPlan, readProblem } from "@/core/plan/read";
+import { insert, pool, run } from "@/db/pool";
+import { freshDatabase } from "@/db/testing";
+import { bundleWorker } from "@/scripts/worker-bundle";
+import { perform } from "./api";
+import { firstRun } from "./first-run";
+import { currentProblem, loadState, replan, tryGains } from "./planning";
+import { signIn } from "./session";
+import { streamLines } from "./stream";
+
+const lead = { id: "lead", login: "lead", name: "Lead", role: "lead" as const, fitterId: null, retired: false, version: 1 };
+let token = "";
+let build = "";
+
+beforeAll(async () => {
+  process.env.WIDE_LANE_WORKER = path.join(mkdtempSync(path.join(os.tmpdir(), "wl-worker-")), "plan-worker.mjs");
+  bundleWorker(process.env.WIDE_LANE_WORKER);
+  await freshDatabase();
+  const { login, password } = (await firstRun("Streams", "Europe/Lisbon"))!;
+  token = (await signIn(login, password, "1.1.1.1")).token;
+  await run(pool(), "UPDATE bay SET has = ?, temp_c = 18", [
+    JSON.stringify(["indoor", "lit", "heated", "lift", "roof-access", "scales", "wash"]),
+  ]);
+  const skills = { body: 3, trim: 3, electric: 3, joinery: 3, plumbing: 3, paint: 3, gas: 3 };
+  for (const name of ["Ines", "Teo"]) await perform("POST", ["fitters"], { name, calendarId: "shop", skills, tickets: [] }, lead);
+  await insert(pool(), "user", [
+    { id: "u-f", login: "f", name: "F", role: "fitter", fitter_id: (await loadState()).shop.fitters[0].id, password_hash: "x" },
+  ]);
+  const options = { windows: 2, fan: true, solar: true, swivels: false, gas: false, heater: true, firstFix: "services-first" };
+  for (const name of ["One", "Two", "Three"]) {
+    const made = (await perform(
+      "POST",
+      ["builds"],
+      { name, client: "C", vanId: "drover-l2h2", arrives: "2026-11-24T08:00", due: "2027-01-10T17:00", options },
+      lead,
+    )) as { id: string };
+    build ||= made.id;
+  }
+  await run(pool(), "UPDATE part_line SET state = 'checked'");
+});
+afterAll(() => pool().end());
+
+const request = (headers: Record<string, string>, body: object = {}) =>
+  new Request("http://shop/api/plan/search", { method: "POST", headers, body: JSON.stringify(body) });
+const lines = async (r: Response) =>
+  (await r.text())
+    .trim()
+    .split("\n")
+    .map((l) => JSON.parse(l) as Record<string, unknown>);
+
+describe("streamLines", () => {
+  const own = { "sec-fetch-site": "same-origin" };
+  it("refuses before the first line: foreign pages, nobody, fitters", async () => {
+    const work = async () => ({});
+    expect((await streamLines(request({ origin: "http://evil", host: "shop" }), () => token, work)).status).toBe(403);
+    expect((await streamLines(request(own), () => undefined, work)).status).toBe(401);
+  });
+  it("tells what is sent, and at the end how it went", async () => {
+    const r = await streamLines(
+      request(own, { n: 2 }),
+      () => token,
+      async (user, body, send) => {
+        send({ who: user.role, body });
+        return { sum: 4 };
+      },
+    );
+    expect(await lines(r)).toEqual([{ who: "lead", body: { n: 2 } }, { done: { sum: 4 } }]);
+  });
+  it("tells a refusal on the way in the server's words, and a fault without its inside", async () => {
+    const bad = await lines(
+      await streamLines(
+        request(own),
+        () => token,
+        () => tryGains("none", () => undefined).then(() => ({})),
+      ),
+    );
+    expect(bad).toEqual([{ failed: { status: 404, error: "There is no such build." } }]);
+    const fault = await lines(
+      await streamLines(
+        request(own),
+        () => token,
+        async () => {
+          throw new Error("secret inside");
+        },
+      ),
+    );
+    expect(JSON.stringify(fault)).not.toContain("secret");
+    expect(fault[0].failed).toMatchObject({ status: 500 });
+  });
+});
+
+describe("searching on", () => {
+  it("refuses gains while there is no plan, and while it is stale", async () => {
+    await expect(tryGains(build, () => undefined)).rejects.toThrow(/no plan yet/);
+    await replan("lead");
+    await perform(
+      "POST",
+      ["absences"],
+      { fitterId: (await loadState()).shop.fitters[0].id, from: "2026-12-01T08:00", to: "2026-12-02T17:00", reason: "" },
+      lead,
+    );
+    await expect(tryGains(build, () => undefined)).rejects.toThrow(/stale/);
+  });
+  it("goes on from the plan at hand, tells better ones, and never ends worse", async () => {
+    await replan("lead");
+    const before = (await loadState()).working!.plan.cost!.total!;
+    const told: number[] = [];
+    const { plan } = await replan("lead", { ms: 1500, onBetter: (b) => told.push(b.cost.total) });
+    expect(plan.cost!.total!).toBeLessThanOrEqual(before + 0.01);
+    for (let i = 1; i < told.length; i++) expect(told[i]).toBeLessThan(told[i - 1]);
+    const { problem } = await currentProblem();
+    expect(checkPlan(readProblem(problem), readPlan(plan))).toEqual([]);
+  });
+  it("stops when told to, well before its time, and stores what it has", async () => {
+    const stop = new AbortController();
+    const began = Date.now();
+    const { head } = await replan("lead", { ms: 60_000, onBetter: () => stop.abort(), signal: stop.signal });
+    expect(Date.now() - began).toBeLessThan(30_000);
+    expect((await loadState()).working!.head.id).toBe(head.id);
+  });
+  it("lets one search run at a time", async () => {
+    const stop = new AbortController();
+    const first = replan("lead", { ms: 20_000, signal: stop.signal });
+    await new Promise((r) => setTimeout(r, 400));
+    await expect(replan("lead")).rejects.toThrow(/already running/);
+    stop.abort();
+    await first;
+    await replan("lead");
+  });
+  it("tries each measure and tells how far it is", async () => {
+    const steps: { done: number; all: number }[] = [];
+    await tryGains(build, (s) => steps.push(s));
+    expect(steps.length).toBeGreaterThan(3);
+    expect(steps.map((s) => s.done)).toEqual(steps.map((_, i) => i + 1));
+    expect(steps.at(-1)!.done).toBe(steps.at(-1)!.all);
+  });
+});
