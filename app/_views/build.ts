@@ -87,7 +87,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
           name: at ? `${at.job.name}${at.build === b.name ? "" : ` (${at.build})`}` : l.job,
           minutes: l.minutes,
           said: sayMinutes(l.minutes),
-          words: l.kind === "work" ? "is done" : l.kind === "hold" ? "is left untouched" : (why ?? l.kind),
+          words: l.kind === "work" ? "is worked on" : l.kind === "hold" ? "is left untouched" : (why ?? l.kind),
         };
       }),
     log: await buildLog(id),
