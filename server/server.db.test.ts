@@ -352,6 +352,26 @@ describe("the workshop", () => {
         expect(from.slice(0, 10)).not.toBe("2026-12-08");
       }
   });
+  it("changes a time away and a name, and refuses a stale change with both values", async () => {
+    const who = (await shop()).fitters[1].id;
+    const { id: away } = await post("absences", { fitterId: who, from: "2027-03-01T08:00", to: "2027-03-02T17:00", reason: "trip" });
+    const seen = { reason: "trip", wasFrom: "2027-03-01T08:00", wasTo: "2027-03-02T17:00" };
+    await patch(`absences/${away}`, { ...seen, from: "2027-03-01T08:00", to: "2027-03-05T17:00" });
+    const now = (await shop()).fitters.flatMap((f) => f.absences).find((a) => a.id === away)!;
+    expect(now.to).toBe(zoneOf("Europe/Lisbon").parse("2027-03-05T17:00"));
+    const e = await refusal(patch(`absences/${away}`, { ...seen, from: "2027-03-01T08:00", to: "2027-03-03T17:00" }));
+    expect(e.detail).toMatchObject({ stale: true, mine: { to: "2027-03-03T17:00" }, theirs: { to: "2027-03-05T17:00" } });
+    expect((await refusal(patch("closures/none", { ...seen, from: "2027-03-01T08:00", to: "2027-03-03T17:00" }))).status).toBe(404);
+    expect((await refusal(patch(`absences/${away}`, { ...seen, from: "2027-03-03T08:00", to: "2027-03-01T17:00" }))).message).toContain(
+      "to:",
+    );
+    await patch(`users/${ines.id}`, { version: 1, name: "Ines Maria" });
+    expect(await rows(pool(), "SELECT name FROM user WHERE id = ?", [ines.id])).toEqual([{ name: "Ines Maria" }]);
+    expect((await refusal(patch(`users/${ines.id}`, { version: 1, name: "X" }))).detail).toMatchObject({
+      mine: { name: "X" },
+      theirs: { name: "Ines Maria" },
+    });
+  });
   it("adds people, and a new password ends their sessions", async () => {
     const { id: user } = await post("users", { login: "zoe", name: "Zoe", role: "lead", password: "ten signs at least" });
     const { token } = await signIn("zoe", "ten signs at least", "9.9.9.9");

@@ -1,14 +1,14 @@
 // Actions on the workshop itself: settings, bays, fitters, calendars, absences, closures, users.
 
 import { v7 } from "uuid";
-import { insert, rows, run, toSql } from "@/db/pool";
+import { fromSql, insert, rows, run, toSql } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
 import { endSessionsOf } from "@/db/users";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
 import { action, body, type Change, change, instant, is } from "../action";
 import { editRow } from "../edits";
-import { badField, Refusal } from "../refusal";
+import { badField, Refusal, Stale } from "../refusal";
 import { hashPassword } from "../session";
 import { slug } from "./builds";
 
@@ -150,6 +150,8 @@ export const workshopActions = [
     body({ bayId: is.id, from: is.local, to: is.local, reason: { type: "string", maxLength: 200 } }),
     (b, { user }) => addSpan(user, "bay_closure", "bay_id", b.bayId, b, "closed"),
   ),
+  spanEdit("absences", "absence", "The time away"),
+  spanEdit("closures", "bay_closure", "The closure"),
   removal("absences", "absence", "an absence"),
   removal("closures", "bay_closure", "a closure"),
   removal("calendar-days", "calendar_day", "a special day"),
@@ -253,6 +255,15 @@ export const workshopActions = [
         return { id };
       });
     },
+  ),
+  action<{ version: number; name: string }>(
+    { method: "PATCH", path: "users/*", role: "lead" },
+    body({ version: is.version, name: is.name }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        await editRow(x.c, "user", "The user", ids[0], b.version, { name: { column: "name", value: b.name.trim() } });
+        await x.event({ kind: "user.changed", entity: "user", entityId: ids[0], text: `is now called ${b.name.trim()}` });
+      }),
   ),
   action<{ version: number; password: string }>(
     { method: "POST", path: "users/*/password", role: "lead" },
@@ -358,6 +369,34 @@ function addSpan(
     await x.stale(text);
     return { id: key };
   });
+}
+
+/** Moves a time away or a closure; refused when it no longer stands as the editor saw it. */
+function spanEdit(path: string, table: "absence" | "bay_closure", what: string) {
+  return action<{ from: string; to: string; reason: string; wasFrom: string; wasTo: string }>(
+    { method: "PATCH", path: `${path}/*`, role: "lead" },
+    body({ from: is.local, to: is.local, reason: { type: "string", maxLength: 200 }, wasFrom: is.local, wasTo: is.local }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const [from, to] = [instant(x.zone, b.from, "from"), instant(x.zone, b.to, "to")];
+        if (to <= from) throw badField("to", "has to be later than it begins");
+        const [row] = await rows<{ starts: string; ends: string }>(x.c, `SELECT starts, ends FROM ${table} WHERE id = ? FOR UPDATE`, [
+          ids[0],
+        ]);
+        if (!row) throw new Refusal(404, "It is gone already.");
+        const now = { from: x.zone.show(fromSql(row.starts)), to: x.zone.show(fromSql(row.ends)) };
+        if (now.from !== b.wasFrom || now.to !== b.wasTo) throw new Stale(what, { from: b.from, to: b.to }, now, 1);
+        await run(x.c, `UPDATE ${table} SET starts = ?, ends = ?, reason = ? WHERE id = ?`, [
+          toSql(from),
+          toSql(to),
+          b.reason.trim(),
+          ids[0],
+        ]);
+        const text = `${what} is now ${b.from.replace("T", " ")} to ${b.to.replace("T", " ")}`;
+        await x.event({ kind: `${table}.changed`, entity: table, entityId: ids[0], text });
+        await x.stale(text);
+      }),
+  );
 }
 
 function removal(path: string, table: string, what: string) {

@@ -10,17 +10,17 @@ import { local, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { FormEnd, Head, Row, Rows } from "./parts";
-import type { WorkshopView } from "./view";
+import type { SpanView, WorkshopView } from "./view";
 
 export function Away({ view }: { view: WorkshopView }) {
   const act = useAct();
-  const [adding, setAdding] = useState(false);
+  const [editing, setEditing] = useState<SpanView | "new">();
   return (
     <>
       <Head
         about="Work is planned round these. What is under way then has to be paused or handed on."
         add="Add time away"
-        onAdd={() => setAdding(true)}
+        onAdd={() => setEditing("new")}
       />
       <Rows empty="Nobody is away, no bay is closed.">
         {view.spans.map((s) => (
@@ -28,13 +28,18 @@ export function Away({ view }: { view: WorkshopView }) {
             key={s.id}
             title={s.who}
             actions={
-              <Button
-                kind="quiet"
-                disabled={act.busy}
-                onClick={() => void act.run(() => send("DELETE", `${s.kind === "absence" ? "absences" : "closures"}/${s.id}`), "Taken out")}
-              >
-                Take out
-              </Button>
+              <>
+                <Button onClick={() => setEditing(s)}>Change</Button>
+                <Button
+                  kind="quiet"
+                  disabled={act.busy}
+                  onClick={() =>
+                    void act.run(() => send("DELETE", `${s.kind === "absence" ? "absences" : "closures"}/${s.id}`), "Taken out")
+                  }
+                >
+                  Take out
+                </Button>
+              </>
             }
           >
             {s.kind === "absence" ? "away" : "closed"} {time(view.zone, s.from)} to {time(view.zone, s.to)}
@@ -42,52 +47,69 @@ export function Away({ view }: { view: WorkshopView }) {
           </Row>
         ))}
       </Rows>
-      <Dialog open={adding} onOpenChange={setAdding} title="Away or closed">
-        <SpanForm view={view} onDone={() => setAdding(false)} />
+      <Dialog
+        open={!!editing}
+        onOpenChange={(o) => !o && setEditing(undefined)}
+        title={editing && editing !== "new" ? `Change ${editing.who}` : "Away or closed"}
+      >
+        {editing && <SpanForm view={view} span={editing === "new" ? undefined : editing} onDone={() => setEditing(undefined)} />}
       </Dialog>
     </>
   );
 }
 
-function SpanForm({ view, onDone }: { view: WorkshopView; onDone(): void }) {
+function SpanForm({ view, span, onDone }: { view: WorkshopView; span?: SpanView; onDone(): void }) {
   const form = useForm();
   const who = [
     ...view.fitters.filter((f) => !f.retired).map((f) => [`fitter ${f.id}`, f.name] as const),
     ...view.bays.filter((b) => !b.retired).map((b) => [`bay ${b.id}`, b.name] as const),
   ];
   const today = local(view.zone, view.now).slice(0, 10);
+  const [was] = useState(span && { wasFrom: local(view.zone, span.from), wasTo: local(view.zone, span.to) });
+  /** Sends the form; `seen` are the times that this edit goes over. */
+  const save = async (d: FormData, seen = was) => {
+    const text = (k: string) => String(d.get(k) ?? "");
+    const body = { from: text("from"), to: text("to"), reason: text("reason") };
+    const [kind, id] = text("who").split(" ");
+    const work = span
+      ? () => send("PATCH", `${span.kind === "absence" ? "absences" : "closures"}/${span.id}`, { ...body, ...seen })
+      : () =>
+          send("POST", kind === "fitter" ? "absences" : "closures", { ...body, ...(kind === "fitter" ? { fitterId: id } : { bayId: id }) });
+    if (await form.submit(work, 1, "Saved. Replan to see what moves.")) onDone();
+  };
   return (
     <form
+      id="span-form"
       data-busy
       className="grid grid-cols-2 gap-4"
-      onSubmit={async (e) => {
+      onSubmit={(e) => {
         e.preventDefault();
-        const d = new FormData(e.currentTarget);
-        const text = (k: string) => String(d.get(k) ?? "");
-        const [kind, id] = text("who").split(" ");
-        const body = {
-          from: text("from"),
-          to: text("to"),
-          reason: text("reason"),
-          ...(kind === "fitter" ? { fitterId: id } : { bayId: id }),
-        };
-        if (await form.submit(() => send("POST", kind === "fitter" ? "absences" : "closures", body), 1, "Saved. Replan to see what moves."))
-          onDone();
+        void save(new FormData(e.currentTarget));
       }}
     >
-      <Select className="col-span-2" label="Who or which bay" name="who" options={who} />
-      <Field label="From" name="from" type="datetime-local" faults={form.faults} defaultValue={`${today}T08:00`} required />
-      <Field label="To" name="to" type="datetime-local" faults={form.faults} defaultValue={`${today}T17:00`} required />
+      {!span && <Select className="col-span-2" label="Who or which bay" name="who" options={who} />}
+      <Field label="From" name="from" type="datetime-local" faults={form.faults} defaultValue={was?.wasFrom ?? `${today}T08:00`} required />
+      <Field label="To" name="to" type="datetime-local" faults={form.faults} defaultValue={was?.wasTo ?? `${today}T17:00`} required />
       <Field
         className="col-span-2"
         label="Reason"
         name="reason"
         faults={form.faults}
+        defaultValue={span?.reason}
         maxLength={200}
         hint="ill, course, floor painted; never more than others need to know"
       />
       <div className="col-span-2">
-        <FormEnd form={form} labels={{}} onTakeMine={() => undefined} />
+        <FormEnd
+          form={form}
+          labels={{ from: "From", to: "To" }}
+          onTakeMine={() =>
+            void save(new FormData(document.getElementById("span-form") as HTMLFormElement), {
+              wasFrom: String(form.stale!.theirs.from),
+              wasTo: String(form.stale!.theirs.to),
+            })
+          }
+        />
       </div>
     </form>
   );

@@ -13,6 +13,7 @@ import type { UserView, WorkshopView } from "./view";
 export function Users({ view }: { view: WorkshopView }) {
   const [adding, setAdding] = useState(false);
   const [changing, setChanging] = useState<UserView>();
+  const [naming, setNaming] = useState<UserView>();
   return (
     <>
       <Head
@@ -28,6 +29,7 @@ export function Users({ view }: { view: WorkshopView }) {
             retired={u.retired}
             actions={
               <>
+                <Button onClick={() => setNaming(u)}>Rename</Button>
                 <Button onClick={() => setChanging(u)}>New password</Button>
                 <Retire path={`users/${u.id}`} name={u.name} version={u.version} retired={u.retired} />
               </>
@@ -42,6 +44,9 @@ export function Users({ view }: { view: WorkshopView }) {
       </Dialog>
       <Dialog open={!!changing} onOpenChange={(o) => !o && setChanging(undefined)} title={`New password for ${changing?.name ?? ""}`}>
         {changing && <Password user={changing} onDone={() => setChanging(undefined)} />}
+      </Dialog>
+      <Dialog open={!!naming} onOpenChange={(o) => !o && setNaming(undefined)} title={`Rename ${naming?.name ?? ""}`}>
+        {naming && <Rename user={naming} onDone={() => setNaming(undefined)} />}
       </Dialog>
     </>
   );
@@ -109,6 +114,32 @@ function AddUser({ view, onDone }: { view: WorkshopView; onDone(): void }) {
       <div className="col-span-2">
         <FormEnd form={form} labels={{}} onTakeMine={() => undefined} />
       </div>
+    </form>
+  );
+}
+
+function Rename({ user, onDone }: { user: UserView; onDone(): void }) {
+  const form = useForm();
+  const save = async (data: FormData, version: number) => {
+    const name = String(data.get("name") ?? "");
+    if (await form.submit((v) => send("PATCH", `users/${user.id}`, { version: v, name }), version, `Now called ${name}`)) onDone();
+  };
+  return (
+    <form
+      id="rename-form"
+      data-busy
+      className="flex flex-col gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save(new FormData(e.currentTarget), user.version);
+      }}
+    >
+      <Field label="Name" name="name" faults={form.faults} defaultValue={user.name} required maxLength={120} />
+      <FormEnd
+        form={form}
+        labels={{ name: "Name" }}
+        onTakeMine={() => void save(new FormData(document.getElementById("rename-form") as HTMLFormElement), form.stale!.version)}
+      />
     </form>
   );
 }
