@@ -3,6 +3,7 @@
 import type { Shop } from "../shop/model";
 import type { Minute } from "../time/zone";
 import type { Block, Lane } from "./lanes";
+import { pack } from "./pack";
 
 export interface GroupBlock extends Block {
   build: string;
@@ -21,17 +22,6 @@ export interface GroupRow {
   off: { from: Minute; to: Minute; reason: string }[];
 }
 
-function pack(blocks: GroupBlock[]): number {
-  const ends: Minute[] = [];
-  for (const x of blocks.sort((a, b) => a.from - b.from || b.to - a.to)) {
-    let row = ends.findIndex((e) => e <= x.from);
-    if (row === -1) row = ends.push(0) - 1;
-    x.row = row;
-    ends[row] = x.to;
-  }
-  return Math.max(1, ends.length);
-}
-
 const all = (lanes: readonly Lane[]): GroupBlock[] =>
   lanes.flatMap((l) => l.blocks.map((b) => ({ ...b, build: l.name, buildId: l.buildId })));
 
@@ -43,7 +33,15 @@ export function byBay(shop: Shop, lanes: readonly Lane[]): GroupRow[] {
     const stays = lanes.flatMap((l) =>
       l.stays.filter((s) => s.place === id).map((s) => ({ buildId: l.buildId, build: l.name, from: s.from, to: s.to })),
     );
-    return { id, name, about, rows: pack(mine), blocks: mine, stays: id === "yard" ? [] : stays.sort((a, b) => a.from - b.from), off };
+    return {
+      id,
+      name,
+      about,
+      rows: Math.max(1, pack(mine)),
+      blocks: mine,
+      stays: id === "yard" ? [] : stays.sort((a, b) => a.from - b.from),
+      off,
+    };
   };
   return [
     ...shop.bays.filter((b) => !b.retired).map((b) => row(b.id, b.name, b.has.join(" · "), b.closures)),
@@ -62,7 +60,7 @@ export function byFitter(shop: Shop, lanes: readonly Lane[]): GroupRow[] {
       const about = Object.entries(f.skills)
         .map(([s, l]) => `${s} ${l}`)
         .join(" · ");
-      return { id: f.id, name: f.name, about, rows: pack(mine), blocks: mine, stays: [], off: f.absences };
+      return { id: f.id, name: f.name, about, rows: Math.max(1, pack(mine)), blocks: mine, stays: [], off: f.absences };
     });
 }
 

@@ -5,6 +5,7 @@ import { type BuildDate, buildDates } from "../shop/dates";
 import type { BuildRow, JobRow, JobState, Shop } from "../shop/model";
 import { openShots } from "../shop/proof";
 import { type Minute, type Zone, zoneOf } from "../time/zone";
+import { pack } from "./pack";
 
 export interface Block {
   jobId: string;
@@ -110,18 +111,6 @@ function blockOf(zone: Zone, j: JobRow, p: Plan["jobs"][number] | undefined, pub
       published: was && Math.abs(was.from - from) >= GHOST ? was : null,
     },
   ];
-}
-
-/** Gives each block the first row that is free where it begins. How many rows there are. */
-function pack(blocks: Block[]): number {
-  const ends: Minute[] = [];
-  for (const x of blocks.sort((a, b) => a.from - b.from || b.to - a.to)) {
-    let row = ends.findIndex((e) => e <= x.from);
-    if (row === -1) row = ends.push(0) - 1;
-    x.row = row;
-    ends[row] = x.to;
-  }
-  return ends.length;
 }
 
 /** Where the van stood: by the places of the work that was done on it. */

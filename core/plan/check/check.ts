@@ -1,7 +1,7 @@
 // The independent checker: reads a problem and a plan and names every hard rule that is broken. Shares no code with the planner.
 
 import { type Zone, zoneOf } from "../../time/zone";
-import { doneOf, type Plan, type PlanJob, type Problem, type ProblemBuild, type ProblemJob, plannedMinutes, startedOf } from "../model";
+import { doneOf, type Plan, type PlanJob, type Problem, type ProblemBuild, type ProblemJob, startedOf } from "../model";
 import { checkFacts } from "./facts";
 import { Hours } from "./hours";
 import { checkReport } from "./report";
@@ -147,5 +147,3 @@ function checkPrecedence(x: Case): void {
     }
   }
 }
-
-export { plannedMinutes };
