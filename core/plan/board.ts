@@ -48,6 +48,8 @@ export class Board {
   readonly kept: (Stay | undefined)[];
   /** Van jobs of a build still to be placed. */
   readonly left: number[];
+  /** Until when a van that stands in the workshop now can't move, by what is done already. */
+  readonly firstFirm: Minute[];
   private readonly sets: Map<string, OpenSet>;
   /** Opening hours of crews with the same hours throughout, by place and condition. */
   private readonly plain: OpenSet[] = [];
@@ -60,6 +62,7 @@ export class Board {
     this.atPlace = c.places.map(() => []);
     this.kept = new Array(c.builds.length);
     this.left = c.builds.map((b) => b.jobs.filter((j) => c.jobs[j].van && !c.jobs[j].done).length);
+    this.firstFirm = c.builds.map(() => c.now);
     this.sets = sets ?? new Map();
     this.settleFacts();
   }
@@ -89,6 +92,7 @@ export class Board {
         const j = c.jobs[i];
         if (j.done && j.van && (j.still || j.holdTempC !== undefined)) firm = Math.max(firm, j.done.end + j.hold);
       }
+      this.firstFirm[b.index] = firm;
       const running = b.jobs.some((i) => c.jobs[i].done && c.jobs[i].van && c.jobs[i].done!.end + c.jobs[i].hold > c.now);
       if (this.left[b.index] === 0 && !running) continue;
       this.addStay({ build: b.index, place: b.at, from: c.now, to: Number.POSITIVE_INFINITY, firm });
@@ -138,10 +142,9 @@ export class Board {
    * They depend on the hours of place and people alone, so that alike crews in alike places share one set.
    */
   hours(job: Job, place: number, crew: readonly number[]): OpenSet {
-    const { fitters, places } = this.c;
-    const p = place === BENCH ? undefined : places[place];
-    const cond = (job.dry && p && !p.indoor ? 1 : 0) | (job.daylight && p && !p.lit ? 2 : 0) | (job.noisy ? 4 : 0);
-    const base = (p?.openClass ?? 0) * 8 + cond;
+    const { fitters } = this.c;
+    const cond = this.conditions(job, place);
+    const base = (place === BENCH ? 0 : this.c.places[place].openClass) * 8 + cond;
     let people = -1;
     let more: number[] | undefined;
     for (const f of crew) {
@@ -155,6 +158,21 @@ export class Board {
       return this.plain[at];
     }
     return this.set(`${base}/${more.sort((a, b) => a - b).join(",")}`, place, cond, crew);
+  }
+
+  /** The same for one fitter alone. */
+  hoursOf(job: Job, place: number, fitter: number): OpenSet {
+    const { fitters, places } = this.c;
+    const base = (place === BENCH ? 0 : places[place].openClass) * 8 + this.conditions(job, place);
+    return this.plain[base * (fitters.length + 1) + fitters[fitter].openClass + 1] ?? this.hours(job, place, [fitter]);
+  }
+
+  /** Which windows of the day and the weather bind a job at a place: dry 1, light 2, noise 4. */
+  private conditions(job: Job, place: number): number {
+    const noisy = job.noisy ? 4 : 0;
+    if (place === BENCH) return noisy;
+    const p = this.c.places[place];
+    return (job.dry && !p.indoor ? 1 : 0) | (job.daylight && !p.lit ? 2 : 0) | noisy;
   }
 
   private set(key: string, place: number, cond: number, crew: readonly number[]): OpenSet {
@@ -225,7 +243,13 @@ export class Board {
   unbook(job: number): void {
     const p = this.placed[job];
     if (!p) return;
-    for (const f of p.crew) this.busy[f] = this.busy[f].filter((b) => b.job !== job);
+    for (const f of p.crew) {
+      const list = this.busy[f];
+      const n = list.length;
+      let keep = 0;
+      for (let i = 0; i < n; i++) if (list[i].job !== job) list[keep++] = list[i];
+      list.length = keep;
+    }
     this.placed[job] = undefined;
   }
 

@@ -246,6 +246,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
     place: placeIndex.get(f.bay)!,
     fitters: f.fitters.map((id) => fitterIndex.get(id)!),
   });
+  const able = ableFitters(c);
   problem.builds.forEach((b, bi) => {
     const build: Build = {
       index: bi,
@@ -260,6 +261,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
       n: b.jobs.length,
       meets: new Uint8Array(b.jobs.length ** 2),
       keepsOff: new Uint8Array(b.jobs.length ** 2),
+      near: [],
     };
     c.builds.push(build);
     b.jobs.forEach((j, row) => {
@@ -269,7 +271,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
       const started = startedOf(j);
       const done = doneOf(j);
       const pub = published.get(j.id);
-      const demands = demandsOf(c, j);
+      const demands = demandsOf(able, j);
       // Fewest talents first: a job takes the one whose skills it wastes least.
       const candidates = [...new Set(demands.flatMap((d) => d.fitters))].sort(
         (x, y) => c.fitters[x].breadth - c.fitters[y].breadth || x - y,
@@ -335,15 +337,29 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
   for (const j of c.jobs) for (const l of j.before) c.jobs[l.job].followers.push(j.index);
 }
 
-function demandsOf(c: Compiled, j: ProblemJob): Demand[] {
+/** Who can fill a demand, by skill, level and ticket; found once for all jobs that ask alike. */
+function ableFitters(c: Compiled): (skill: string, level: number, ticket: string | undefined) => number[] {
+  const known = new Map<string, number[]>();
+  return (skill, level, ticket) => {
+    const key = `${skill} ${level} ${ticket ?? ""}`;
+    let list = known.get(key);
+    if (!list) {
+      list = c.fitters
+        .map((f, i) => ({ f, i }))
+        .filter(({ f }) => (skill === "any" ? f.best >= Math.max(1, level) : (f.skills[skill] ?? 0) >= Math.max(1, level)))
+        .filter(({ f }) => !ticket || (f.tickets.get(ticket) ?? 0) > c.now)
+        .map(({ i }) => i);
+      known.set(key, list);
+    }
+    return list;
+  };
+}
+
+function demandsOf(able: ReturnType<typeof ableFitters>, j: ProblemJob): Demand[] {
   const out: Demand[] = [];
   for (const d of j.crew) {
     const level = d.level ?? 1;
-    const fitters = c.fitters
-      .map((f, i) => ({ f, i }))
-      .filter(({ f }) => (d.skill === "any" ? f.best >= Math.max(1, level) : (f.skills[d.skill] ?? 0) >= Math.max(1, level)))
-      .filter(({ f }) => !d.ticket || (f.tickets.get(d.ticket) ?? 0) > c.now)
-      .map(({ i }) => i);
+    const fitters = able(d.skill, level, d.ticket);
     for (let k = 0; k < (d.count ?? 1); k++) out.push({ skill: d.skill, level, ticket: d.ticket, fitters, candidates: [] });
   }
   // The pickiest demand first, so that a general helper never takes the only specialist.

@@ -80,11 +80,13 @@ function vanConflict(
     }
   }
   const spanFrom = job.started ? c.now : start;
-  for (const k of build.jobs) {
+  for (const row of build.near[job.row]) {
+    const k = build.jobs[row];
     const p = b.placed[k];
-    if (!p || k === job.index) continue;
+    if (!p) continue;
+    // What is over, holds and all, before this begins, and what begins after all of this, is no matter.
+    if (p.holdUntil <= spanFrom || p.start >= Math.max(end, holdEnd)) continue;
     const other = c.jobs[k];
-    if (!other.van) continue;
     const otherFrom = other.started ? c.now : p.start;
     if (!other.done && build.meets[job.row * build.n + other.row] && otherFrom < end && p.end > spanFrom)
       return { kind: "zone", job: k, until: p.end };
@@ -184,12 +186,28 @@ export function earliestWith(
  * When each candidate could do a job alone, as asked for earlier places of the same hours. Good for one
  * look at one job, as long as nothing is booked.
  */
-export type Alone = Map<OpenSet, { free: Float64Array; asked: Float64Array }>;
+export type Alone = Map<OpenSet, AloneAt>;
 
-function remembered(known: Alone, hours: OpenSet, n: number): { free: Float64Array; asked: Float64Array } {
+interface AloneAt {
+  free: Float64Array;
+  asked: Float64Array;
+  /** From the moment `since` on, a crew is together at `crew` at the soonest. */
+  since: Minute;
+  crew: Minute;
+}
+
+/** No crew of a job can start at a place before this, as far as earlier looks tell. */
+export function soonestCrew(b: Board, job: Job, frame: Frame, lower: Minute, known: Alone): Minute {
+  const from = Math.max(lower, frame.from);
+  if (!job.candidates.length) return from;
+  const m = known.get(b.hoursOf(job, frame.place, job.candidates[0]));
+  return m && m.since <= from ? Math.max(from, m.crew) : from;
+}
+
+function remembered(known: Alone, hours: OpenSet, n: number): AloneAt {
   let m = known.get(hours);
   if (!m) {
-    m = { free: new Float64Array(n).fill(-1), asked: new Float64Array(n).fill(NEVER) };
+    m = { free: new Float64Array(n).fill(-1), asked: new Float64Array(n).fill(NEVER), since: NEVER, crew: 0 };
     known.set(hours, m);
   }
   return m;
@@ -211,8 +229,8 @@ export function earliest(
   }
   const n = job.candidates.length;
   const memory = n
-    ? remembered(known, b.hours(job, frame.place, [job.candidates[0]]), n)
-    : { free: new Float64Array(0), asked: new Float64Array(0) };
+    ? remembered(known, b.hoursOf(job, frame.place, job.candidates[0]), n)
+    : { free: new Float64Array(0), asked: new Float64Array(0), since: NEVER, crew: 0 };
   const { free, asked } = memory;
   const ends = job.demands.some((d) => d.ticket) ? job.candidates.map((f) => ticketEnds(b, job, f)) : undefined;
   let t = Math.max(lower, frame.from);
@@ -227,6 +245,10 @@ export function earliest(
       if (free[i] < soonest) soonest = free[i];
     }
     if (soonest === NEVER) return undefined;
+    if (t < memory.since) {
+      memory.since = t;
+      memory.crew = crewTime(job, free);
+    }
     if (soonest > t) {
       const later = crewTime(job, free);
       if (later === NEVER) return undefined;
@@ -300,7 +322,7 @@ function crewTime(job: Job, free: Float64Array): Minute {
  * booked for; a gap that is too short by the fitter's own hours is passed over without a look at the place's.
  */
 function aloneFrom(b: Board, job: Job, frame: Frame, fitter: number, lower: Minute): Minute {
-  const hours = b.hours(job, frame.place, [fitter]);
+  const hours = b.hoursOf(job, frame.place, fitter);
   const list = b.busy[fitter];
   const open = b.c.fitters[fitter].open;
   let lo = 0;

@@ -3,7 +3,7 @@
 import type { Minute } from "../time/zone";
 import { Board, type Placed } from "./board";
 import type { Compiled, Job } from "./compile";
-import { type Alone, benchFrame, earliest, earliestWith, type Fit, probe } from "./fit";
+import { type Alone, benchFrame, earliest, earliestWith, type Fit, probe, soonestCrew } from "./fit";
 import { bookStay, moveCost, type Option, optionsFor } from "./stays";
 
 const NEVER = Number.POSITIVE_INFINITY;
@@ -259,8 +259,8 @@ class Run {
     let best: { fit: Fit; option: Option; score: number } | undefined;
     const known: Alone = new Map();
     for (const option of optionsFor(this.b, j, pinPlace)) {
-      // No fit can beat the best one when the place itself is free too late.
-      if (best && Math.max(option.frame.from, lower) + j.minutes > best.score) continue;
+      // No fit can beat the best one when place and people come together too late.
+      if (best && soonestCrew(this.b, j, option.frame, lower, known) + j.minutes > best.score) continue;
       const fit = earliest(this.b, j, option.frame, lower, latest, must, known);
       if (!fit) continue;
       const extra = moveCost(this.b, j, option, fit, this.rule.costs);
@@ -319,7 +319,8 @@ function scarcity(c: Compiled, place: number): number {
   return place === c.yard ? 0 : (c.problem.bays[place].has.length ?? 0) * 3;
 }
 
-function ticketGone(c: Compiled, j: Job, fit: Fit): string | undefined {
+/** The ticket that runs out before the work is over, if one does. */
+export function ticketGone(c: Compiled, j: Job, fit: Fit): string | undefined {
   return j.demands.find((d) => d.ticket && !fit.crew.some((f) => (c.fitters[f].tickets.get(d.ticket!) ?? 0) >= fit.end))?.ticket;
 }
 

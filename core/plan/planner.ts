@@ -4,13 +4,16 @@ import { random } from "../rng";
 import type { Minute } from "../time/zone";
 import type { Board } from "./board";
 import { BENCH, type Compiled, compile } from "./compile";
-import { buildResults, costOf } from "./cost";
+import { buildResults, costOf, costOfFinish } from "./cost";
 import { asWhy, type Reason, reasonsFor } from "./explain";
 import { benchFrame, earliestWith } from "./fit";
-import { earliestByLinks, type Generated, generate } from "./generate";
+import { earliestByLinks, generate } from "./generate";
+import { type Candidate, improve } from "./improve";
 import type { Cost, Plan, Problem } from "./model";
+import { ruleOf } from "./plain/lay";
+import { plainOf } from "./plain/model";
+import { solvePlain } from "./plain/solve";
 import { fromPlan, KEPT_LAGS, rules } from "./rules";
-import { displaced, type Incumbent, stepRule } from "./search";
 
 export interface PlanOptions {
   seed?: number;
@@ -31,10 +34,6 @@ export interface PlanOptions {
   local?: boolean;
   /** A plan of this problem, or of one much like it, to go on from. */
   start?: Plan;
-}
-
-interface Candidate extends Generated {
-  cost: Cost;
 }
 
 /** Plans a problem (as `readProblem` returns it). Never breaks a hard rule: what can't be placed is in `unplaced`. */
@@ -58,6 +57,11 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     return next;
   };
   let done = 0;
+  const finish = (result: Candidate): Plan => {
+    shiftLeft(result.board);
+    const ms = options.iterations === undefined && options.clock ? Math.round(options.clock() - began) : 0;
+    return write(c, result, { seed, iterations: done, ms });
+  };
   /** How much of the budget is used, 0 to 1. */
   const used = () =>
     options.iterations !== undefined
@@ -65,38 +69,38 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
       : options.ms !== undefined && options.clock !== undefined
         ? (options.clock() - began) / Math.max(1, options.ms)
         : 1;
+  const plain = options.start ? undefined : plainOf(c);
+  if (plain) {
+    const solved = solvePlain(plain, r, {
+      stop: (steps) => {
+        done = steps;
+        return stop || used() >= 1 || options.stopped?.() === true;
+      },
+      onBetter: (found, steps) => {
+        stop = options.onBetter?.(costOfFinish(c, c.now + found.length * plain.unit), steps) === false;
+      },
+    });
+    return finish(attempt(ruleOf(c, plain, solved.starts)));
+  }
   if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
   const list = rules(c);
   const local = options.local === true && c.jobs.some((j) => j.published);
   for (const rule of local ? list.slice(0, KEPT_LAGS.length) : list)
     if (!stop && (!best || options.ms === undefined || used() < 1)) consider(attempt(rule), 0);
-  let at = best!;
-  let share = used();
-  const first = at.cost.total;
-  while (!stop && share < 1 && (options.iterations === undefined || done < options.iterations)) {
-    if (options.stopped?.()) break;
-    const here = incumbent(c, at);
-    // The plan on the wall still holds: nothing to look for.
-    if (local && displaced(c, here).size === 0 && at.unplaced.size === 0) break;
-    done++;
-    const next = attempt(stepRule(c, here, r, local));
-    // Worse plans are gone on from by chance, less and less so: the way out of a dead end.
-    const heat = 0.004 * first * (1 - share) ** 2;
-    if (next.cost.total < at.cost.total + heat * -Math.log(1 - r())) at = next;
-    if (next.cost.total < best!.cost.total) at = consider(next, done);
-    else if (r() < 0.01) at = best!;
-    share = used();
+  if (!stop && used() < 1) {
+    const next = improve(c, best!, r, {
+      local,
+      used: (steps) => {
+        done = steps;
+        return used();
+      },
+      stopped: () => options.stopped?.() === true,
+      onBetter: (cost, steps) => options.onBetter?.(cost(), steps) !== false,
+    });
+    best = next;
   }
-  const result = best!;
-  shiftLeft(result.board);
-  const ms = options.iterations === undefined && options.clock ? Math.round(options.clock() - began) : 0;
-  return write(c, result, { seed, iterations: done, ms });
+  return finish(best!);
 }
-
-const incumbent = (c: Compiled, g: Candidate): Incumbent => ({
-  placed: g.board.placed,
-  lateDays: buildResults(g.board).map((b) => b.lateMinutes / c.dayMinutes),
-});
 
 /** Moves jobs to the earliest start they could have with the same crew and stay, so that every start is explained. */
 function shiftLeft(b: Board): void {

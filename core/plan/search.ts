@@ -7,6 +7,7 @@ import type { Minute } from "../time/zone";
 import type { Placed } from "./board";
 import type { Compiled } from "./compile";
 import { BEHIND, type Keep, type Rule } from "./generate";
+import { isFree } from "./moves";
 
 const DAY = 1440;
 const ALL = 1e12;
@@ -151,8 +152,57 @@ function around(c: Compiled, at: Incumbent, r: Random): Set<number> {
   return new Set([...own, ...near]);
 }
 
+/** At most so many jobs are laid again with the stays as they are. */
+const MOST = 60;
+
+/** The order of a small step: by the starts there are, shaken by chance, or one build's pulled forward. */
+function shaken(c: Compiled, at: Incumbent, r: Random, target: number): (job: number) => number {
+  const known = new Map<number, number>();
+  const pull = r() * r() * 12 * DAY;
+  const mode = r();
+  return (j) => {
+    let p = known.get(j);
+    if (p === undefined) {
+      p = at.placed[j]?.start ?? 0;
+      if (mode < 0.5) p += (r() - 0.5) * pull;
+      else if (mode < 0.8) p -= c.jobs[j].build === target ? pull : 0;
+      known.set(j, p);
+    }
+    return p;
+  };
+}
+
+/** A small step that lays a build or two, from some moment on, with their stays: what `reopen` takes. */
+export function reopening(c: Compiled, at: Incumbent, r: Random, local = false) {
+  const cut = (k: number): Minute => {
+    if (r() < 0.35) return Number.NEGATIVE_INFINITY;
+    const own = c.builds[k].jobs.filter((j) => at.placed[j] && movable(c, j));
+    return own.length ? at.placed[own[Math.floor(r() * own.length)]]!.start : c.now;
+  };
+  const moved = local ? [...displaced(c, at)] : [];
+  const target = moved.length ? c.jobs[moved[Math.floor(r() * moved.length)]].build : someBuild(c, at, r);
+  const from = new Map<number, Minute>([[target, cut(target)]]);
+  if (c.builds.length > 1 && r() < 0.4) {
+    const other = Math.floor(r() * c.builds.length);
+    if (other !== target) from.set(other, cut(other));
+  }
+  const costs = r() < 0.6 ? { move: 90, evict: 240 } : { move: 30 + r() * 600, evict: 60 + r() * 1200 };
+  return [from, shaken(c, at, r, target), costs] as const;
+}
+
+/** A small step within the stays that there are: what `relay` takes. */
+export function relaying(c: Compiled, at: Incumbent, r: Random, local = false) {
+  const freed = [...(local ? around(c, at, r) : pick(r)(c, at, r))].filter((j) => isFree(c.jobs[j]));
+  while (freed.length > MOST) {
+    const k = Math.floor(r() * freed.length);
+    freed[k] = freed[freed.length - 1];
+    freed.pop();
+  }
+  return [freed, shaken(c, at, r, someBuild(c, at, r))] as const;
+}
+
 /**
- * The rule of one step. Kept jobs queue at the start they have; freed ones at theirs, pulled forward or
+ * The rule of one step that lays all anew. Kept jobs queue at the start they have; freed ones at theirs, pulled forward or
  * shaken by chance, so that they may overtake. Now and then nothing is kept: all work is laid anew in
  * the order it has, which closes the gaps that earlier steps left. A local step frees only what is
  * displaced against the published plan and what stands around that.

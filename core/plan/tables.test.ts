@@ -23,7 +23,7 @@ const job = (more: Partial<ProblemJob>): ProblemJob => ({
   ...more,
 });
 const matrices = (jobs: ProblemJob[]) => {
-  const m = { n: jobs.length, meets: new Uint8Array(jobs.length ** 2), keepsOff: new Uint8Array(jobs.length ** 2) };
+  const m = { n: jobs.length, meets: new Uint8Array(jobs.length ** 2), keepsOff: new Uint8Array(jobs.length ** 2), near: [] };
   fillMatrices(m, jobs);
   return { meets: (a: number, b: number) => m.meets[a * m.n + b] === 1, off: (a: number, b: number) => m.keepsOff[a * m.n + b] === 1 };
 };

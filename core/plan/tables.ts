@@ -20,6 +20,8 @@ export interface Matrices {
   meets: Uint8Array;
   /** keepsOff[a·n + b]: the hold of a keeps b off. */
   keepsOff: Uint8Array;
+  /** By row: the rows of others that meet it, are kept off by it or keep it off. */
+  near: number[][];
 }
 
 /** Fills a build's matrices by its jobs, in their order. Bench jobs meet nobody. */
@@ -49,4 +51,8 @@ export function fillMatrices(build: Matrices, jobs: readonly ProblemJob[]): void
       if (keep && (keep === "all" ? jobs[k].zones.length > 0 : touch(keep, b))) build.keepsOff[i * build.n + k] = 1;
     }
   }
+  const { n, meets, keepsOff } = build;
+  build.near = jobs.map((_, i) =>
+    jobs.flatMap((_, k) => (k !== i && (meets[i * n + k] || keepsOff[i * n + k] || keepsOff[k * n + i]) ? [k] : [])),
+  );
 }

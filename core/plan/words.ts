@@ -13,7 +13,7 @@ export function sayDay(zone: Zone, t: Minute): string {
 
 /** "10:42" */
 export function sayClock(zone: Zone, t: Minute): string {
-  return new Date(zone.toLocal(t) * 60_000).toISOString().slice(11, 16);
+  return zone.show(t).slice(11);
 }
 
 /** "Tue 9 Mar 10:42" */

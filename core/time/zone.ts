@@ -34,6 +34,19 @@ export function formatDate(day: number): string {
   return new Date(day * 86_400_000).toISOString().slice(0, 10);
 }
 
+const dates = new Map<number, string>();
+
+/** `formatDate`, remembered: plans say the same few hundred dates over and over. */
+function dateText(day: number): string {
+  let text = dates.get(day);
+  if (text === undefined) {
+    if (dates.size > 5000) dates.clear();
+    text = formatDate(day);
+    dates.set(day, text);
+  }
+  return text;
+}
+
 /** 0 Monday to 6 Sunday, of days since 1970-01-01 (a Thursday). */
 export function weekdayOf(day: number): number {
   return (((day + 3) % 7) + 7) % 7;
@@ -58,10 +71,11 @@ export function parseClock(text: string): number {
   return +m[2] > 59 || v > DAY ? Number.NaN : v;
 }
 
+const two = (n: number): string => (n < 10 ? `0${n}` : String(n));
+
 /** Minutes after midnight as "HH:MM". */
 export function formatClock(minutes: number): string {
-  const h = Math.floor(minutes / 60);
-  return `${String(h).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+  return `${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
 }
 
 /** One IANA zone. Throws a RangeError when the zone is unknown. */
@@ -160,7 +174,9 @@ export class Zone {
 
   /** Instant to "YYYY-MM-DDTHH:MM". */
   show(utc: Minute): string {
-    return new Date(this.toLocal(utc) * 60_000).toISOString().slice(0, 16);
+    const local = this.toLocal(utc);
+    const day = Math.floor(local / DAY);
+    return `${dateText(day)}T${formatClock(local - day * DAY)}`;
   }
 
   /** The instant at which a local date (days since 1970) begins. */

@@ -1,7 +1,7 @@
 // Generated workshops for tests and benchmarks: any size, any seed, varying all that the format can say.
 
 import { between, pick, type Random, random } from "../../rng";
-import type { Problem, ProblemBuild, ProblemJob } from "../model";
+import { type Problem, type ProblemBuild, type ProblemJob, plannedMinutes } from "../model";
 
 export interface Recipe {
   seed: number;
@@ -13,6 +13,8 @@ export interface Recipe {
   now?: string;
   /** Bring in everything unusual: night windows, absences, pins, started and done work, expired tickets, small yards. */
   wild?: boolean;
+  /** Vans arrive as the people can take them on, and dates are such that most can be kept: a workshop in good order. */
+  calm?: boolean;
 }
 
 const SKILLS = ["body", "joinery", "trim", "electric", "plumbing", "paint"];
@@ -73,7 +75,26 @@ export function workshop(recipe: Recipe): Problem {
     builds: [],
   };
   for (let i = 0; i < recipe.builds; i++) problem.builds.push(build(r, i, recipe, base, problem, wild));
+  if (recipe.calm) calmDown(r, problem, base);
   return problem;
+}
+
+/** Arrivals at the pace at which the people get work done (three quarters of their hours), and dates with air. */
+function calmDown(r: Random, p: Problem, base: number): void {
+  const HOURS = 8.25;
+  let arrival = 0;
+  p.builds.forEach((b, i) => {
+    const hours = b.jobs.reduce((t, j) => t + (plannedMinutes(j.minutes) / 60) * j.crew.reduce((n, d) => n + (d.count ?? 1), 0), 0);
+    const alone = b.jobs.reduce((t, j) => t + plannedMinutes(j.minutes) / 60, 0);
+    // Those that are here already are under way, so to speak: shorter.
+    if (i >= p.bays.length / 2) arrival += hours / (p.fitters.length * HOURS * 0.75);
+    const weekdays = (days: number) => Math.floor(days / 5) * 7 + Math.floor(days % 5);
+    b.arrives = `${date(base, weekdays(arrival))}T08:00`;
+    b.due = `${date(base, weekdays(arrival + (0.9 * alone) / HOURS + between(r, 6, 14)))}T17:00`;
+    delete b.at;
+    if (arrival === 0) b.at = p.bays[i].id;
+    for (const j of b.jobs) if (j.partsFrom) j.partsFrom = `${date(base, weekdays(arrival + between(r, 1, 12)))}T10:00`;
+  });
 }
 
 function weather(r: Random, base: number, wild: boolean): Problem["weather"] {

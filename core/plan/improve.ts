@@ -1,0 +1,208 @@
+// The search: steps that touch little, taken when they gain or, less and less so, by chance when they don't; now and then
+// all is laid anew around what is kept. Always holds a whole plan that keeps every rule, and the best one so far.
+
+import type { Random } from "../rng";
+import { Board, type Placed, type Stay } from "./board";
+import type { Compiled } from "./compile";
+import { type BuildResult, buildCost, buildResult, costOf, jobCost } from "./cost";
+import { type Generated, generate } from "./generate";
+import type { Cost } from "./model";
+import { isFree, putBack, relay, reopen, type Undo } from "./moves";
+import { displaced, type Incumbent, relaying, reopening, stepRule } from "./search";
+
+export interface Candidate extends Generated {
+  cost: Cost;
+}
+
+/** A plan with the cost of each part, so that a step is weighed by what it touches. */
+class At implements Incumbent {
+  readonly board: Board;
+  readonly lateDays: number[];
+  /** All but shunts and rounding, as `costOf` has it. */
+  total: number;
+  private readonly unplaced: ReadonlyMap<number, string>;
+  private readonly results: BuildResult[];
+  private readonly ofBuild: Float64Array;
+  private readonly ofJob: Float64Array;
+  private readonly missing: Int32Array;
+
+  constructor(readonly generated: Generated) {
+    this.board = generated.board;
+    this.unplaced = generated.unplaced;
+    const { c } = this.board;
+    this.missing = Int32Array.from(c.builds, (b) => b.jobs.filter((j) => this.unplaced.has(j)).length);
+    this.results = c.builds.map((_, k) => buildResult(this.board, k));
+    this.lateDays = this.results.map((x) => x.lateMinutes / c.dayMinutes);
+    this.ofBuild = Float64Array.from(c.builds, (_, k) => this.costOfBuild(k));
+    this.ofJob = Float64Array.from(c.jobs, (j) => this.costOfJob(j.index));
+    this.total = 0;
+    for (const x of this.ofBuild) this.total += x;
+    for (const x of this.ofJob) this.total += x;
+  }
+
+  get placed(): readonly (Placed | undefined)[] {
+    return this.board.placed;
+  }
+
+  private costOfBuild(k: number): number {
+    const part = buildCost(this.board, k, this.results[k], this.missing[k]);
+    return part.late + part.flow + part.shunts;
+  }
+
+  private costOfJob(j: number): number {
+    const part = jobCost(this.board, j);
+    return part.churn + part.overtime;
+  }
+
+  /** Takes the cost of what a step has touched anew. */
+  refresh(undo: Undo): void {
+    const builds = new Set(undo.builds.map(([k]) => k));
+    for (const j of undo.jobs.keys()) {
+      builds.add(this.board.c.jobs[j].build);
+      const cost = this.costOfJob(j);
+      this.total += cost - this.ofJob[j];
+      this.ofJob[j] = cost;
+    }
+    for (const k of builds) {
+      this.results[k] = buildResult(this.board, k);
+      this.lateDays[k] = this.results[k].lateMinutes / this.board.c.dayMinutes;
+      const cost = this.costOfBuild(k);
+      this.total += cost - this.ofBuild[k];
+      this.ofBuild[k] = cost;
+    }
+  }
+}
+
+/** A plan to come back to: placements are never changed, stays are. */
+interface Snapshot {
+  total: number;
+  placed: (Placed | undefined)[];
+  stays: Stay[][];
+  generated: Generated;
+}
+
+const snapshot = (at: At): Snapshot => ({
+  total: at.total,
+  placed: [...at.board.placed],
+  stays: at.board.stays.map((list) => list.map((s) => ({ ...s }))),
+  generated: at.generated,
+});
+
+function restore(c: Compiled, s: Snapshot, cache: Board["cache"]): Generated {
+  const board = new Board(c, cache);
+  for (const list of board.atPlace) list.length = 0;
+  s.stays.forEach((list, k) => {
+    board.stays[k].length = 0;
+    board.left[k] = 0;
+    for (const stay of list) board.addStay({ ...stay });
+  });
+  for (const j of c.jobs) if (!j.done && s.placed[j.index]) board.book(j, s.placed[j.index]!);
+  return { ...s.generated, board };
+}
+
+export interface ImproveOptions {
+  local: boolean;
+  /** How much of the budget is used, 0 to 1; told how many steps are done. */
+  used(steps: number): number;
+  stopped(): boolean;
+  /** False ends the search. */
+  onBetter(cost: () => Cost, steps: number): boolean;
+}
+
+/**
+ * What the ways of stepping have gained for their effort (jobs laid), of late. Effort goes where it pays; every way keeps
+ * a part of it, since what pays changes as a plan gets better.
+ */
+class Ways {
+  private readonly gain: number[];
+  private readonly effort: number[];
+  private readonly steps: number[];
+
+  /** The first guess of what a step of each way costs, in jobs laid. */
+  constructor(guesses: readonly number[]) {
+    this.effort = [...guesses];
+    this.steps = guesses.map(() => 1);
+    this.gain = guesses.map(() => 0);
+  }
+
+  pick(r: Random): number {
+    const rates = this.gain.map((g, k) => g / this.effort[k]);
+    const sum = rates.reduce((x, y) => x + y, 0);
+    const n = rates.length;
+    const shares = rates.map((x) => 0.5 / n + (sum > 0 ? (0.5 * x) / sum : 0.5 / n));
+    const chances = shares.map((x, k) => (x * this.steps[k]) / this.effort[k]);
+    let left = r() * chances.reduce((x, y) => x + y, 0);
+    for (let k = 0; k < n; k++) {
+      left -= chances[k];
+      if (left <= 0) return k;
+    }
+    return n - 1;
+  }
+
+  tell(way: number, effort: number, gain: number): void {
+    this.effort[way] = this.effort[way] * 0.995 + effort;
+    this.steps[way] = this.steps[way] * 0.995 + 1;
+    this.gain[way] = this.gain[way] * 0.995 + Math.max(0, gain);
+  }
+}
+
+/** A job that is only checked where it was, against one that is laid again: about so much of the work. */
+const CHECKED = 0.3;
+/** A step is some work before a job is laid. */
+const STEP = 3;
+
+/** Goes on from a plan as long as the budget lasts. Deterministic for one random source and number of steps. */
+export function improve(c: Compiled, start: Candidate, r: Random, options: ImproveOptions): Candidate & { steps: number } {
+  const cache = start.board.cache;
+  let at = new At(start);
+  let best = snapshot(at);
+  const first = at.total;
+  const free = c.jobs.filter((j) => isFree(j)).length;
+  const ways = new Ways([CHECKED * c.jobs.length, 40, 20]);
+  let steps = 0;
+  let share = options.used(0);
+  let go = free > 0;
+  const better = (): void => {
+    if (at.total >= best.total - 1e-6) return;
+    best = snapshot(at);
+    const { board, generated } = at;
+    go = options.onBetter(() => costOf(board, generated.unplaced), steps);
+  };
+  while (go && share < 1 && !options.stopped()) {
+    // The plan on the wall still holds: nothing to look for.
+    if (options.local && displaced(c, at).size === 0 && at.generated.unplaced.size === 0) break;
+    steps++;
+    // Worse plans are gone on from by chance, less and less so: the way out of a dead end.
+    const heat = 0.004 * first * (1 - share) ** 2;
+    const limit = at.total + heat * -Math.log(1 - r());
+    const before = at.total;
+    const way = ways.pick(r);
+    let effort = STEP;
+    let gain = 0;
+    if (way === 0) {
+      const next = new At(generate(c, stepRule(c, at, r, options.local), cache));
+      effort += CHECKED * c.jobs.length;
+      gain = best.total - next.total;
+      if (next.total < limit) at = next;
+    } else {
+      const undo =
+        way === 1 ? reopen(at.board, ...reopening(c, at, r, options.local)) : relay(at.board, ...relaying(c, at, r, options.local));
+      effort += undo ? undo.jobs.size : 10;
+      if (undo) {
+        at.refresh(undo);
+        gain = best.total - at.total;
+        if (at.total > limit) {
+          putBack(at.board, undo);
+          at.refresh(undo);
+          at.total = before;
+        }
+      }
+    }
+    ways.tell(way, effort, gain);
+    better();
+    if (at.total > best.total * 1.02 && r() < 0.02) at = new At(restore(c, best, cache));
+    share = options.used(steps);
+  }
+  const generated = restore(c, best, cache);
+  return { ...generated, cost: costOf(generated.board, generated.unplaced), steps };
+}

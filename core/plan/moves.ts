@@ -1,0 +1,281 @@
+// Steps of the search that cost what they touch: some jobs are taken out of the plan at hand and laid again among all that
+// stays, and put back as they were when that gains nothing. Two kinds: with the van's stays as they are, or with the
+// stays of a build or two opened from some moment on and decided anew with its jobs.
+
+import type { Minute } from "../time/zone";
+import type { Board, Placed, Stay } from "./board";
+import type { Job } from "./compile";
+import { type Alone, benchFrame, earliest, type Fit, soonestCrew } from "./fit";
+import { earliestByLinks, ticketGone } from "./generate";
+import { bookStay, moveCost, type Option, optionsFor, yardFree } from "./stays";
+
+const NEVER = Number.POSITIVE_INFINITY;
+
+export interface Costs {
+  move: number;
+  evict: number;
+}
+
+/** What it takes to put a board back. */
+export interface Undo {
+  jobs: Map<number, Placed>;
+  /** By build: its stays with their times as they were, and its van jobs that were still to be placed. */
+  builds: [number, { stay: Stay; from: Minute; to: Minute; firm: Minute }[]][];
+}
+
+/** Followers that are placed and, by this placement, start too early. */
+function tooEarly(b: Board, job: Job, p: { end: Minute; holdUntil: Minute }): number[] {
+  const { jobs, shop } = b.c;
+  const out: number[] = [];
+  for (const f of job.followers) {
+    const q = b.placed[f];
+    if (!q || jobs[f].done || jobs[f].started || out.includes(f)) continue;
+    for (const l of jobs[f].before) {
+      if (l.job !== job.index) continue;
+      const from = l.ignoreHold ? p.end : p.holdUntil;
+      if (q.start < (l.working && l.lag > 0 ? shop.after(from, l.lag) : from + l.lag)) {
+        out.push(f);
+        break;
+      }
+    }
+  }
+  return out;
+}
+
+/** Takes jobs and the stays of `open` builds out; what has to be known to put them back. */
+class Change {
+  readonly undo: Undo = { jobs: new Map(), builds: [] };
+  private readonly seen = new Set<number>();
+  private readonly b: Board;
+
+  constructor(b: Board) {
+    this.b = b;
+  }
+
+  take(job: number): void {
+    // A job may be laid and pushed again: it goes back to where it first was.
+    if (!this.undo.jobs.has(job)) this.undo.jobs.set(job, this.b.placed[job]!);
+    this.b.unbook(job);
+  }
+
+  remember(build: number): void {
+    if (this.seen.has(build)) return;
+    this.seen.add(build);
+    this.undo.builds.push([build, this.b.stays[build].map((stay) => ({ stay, from: stay.from, to: stay.to, firm: stay.firm }))]);
+  }
+
+  /** As it was. */
+  back(): void {
+    putBack(this.b, this.undo);
+  }
+}
+
+/** Puts a board back to where it was before a step. */
+export function putBack(b: Board, undo: Undo): void {
+  for (const job of undo.jobs.keys()) b.unbook(job);
+  for (const [build, stays] of undo.builds) {
+    for (const s of b.stays[build]) b.dropAtPlace(s);
+    const kept = b.kept[build];
+    if (kept) b.dropAtPlace(kept);
+    b.kept[build] = undefined;
+    b.stays[build].length = 0;
+    b.left[build] = 0;
+    for (const { stay, from, to, firm } of stays) {
+      stay.from = from;
+      stay.to = to;
+      stay.firm = firm;
+      b.addStay(stay);
+    }
+  }
+  for (const [job, p] of undo.jobs) b.book(b.c.jobs[job], p);
+}
+
+/** So many jobs may be pushed on behind those that a step is about. */
+const PUSHED = 80;
+
+/**
+ * Lays the jobs taken out, by priority, each after those of them that it follows. Followers that now would start too
+ * early are taken out too and laid behind. False: one can't be laid, or too many are pushed.
+ */
+function layAll(
+  b: Board,
+  change: Change,
+  priority: (job: number) => number,
+  place: (job: Job) => Placed | undefined,
+  fixed: (job: Job) => boolean = () => false,
+): boolean {
+  const { jobs } = b.c;
+  const open = new Map<number, number>();
+  for (const j of change.undo.jobs.keys()) open.set(j, priority(j));
+  let pushed = 0;
+  while (open.size) {
+    let next = -1;
+    let least = Number.POSITIVE_INFINITY;
+    for (const [j, p] of open)
+      if ((p < least || (p === least && j < next)) && !jobs[j].before.some((l) => open.has(l.job))) [next, least] = [j, p];
+    if (next < 0) return false;
+    open.delete(next);
+    const p = place(jobs[next]);
+    if (!p) return false;
+    for (const f of tooEarly(b, jobs[next], p)) {
+      if (!isFree(jobs[f]) || fixed(jobs[f]) || ++pushed > PUSHED) return false;
+      open.set(f, b.placed[f]!.start);
+      change.take(f);
+    }
+  }
+  return true;
+}
+
+const record = (job: Job, fit: Fit, place: number): Placed => ({
+  start: fit.start,
+  end: fit.end,
+  from: fit.start,
+  work: fit.work,
+  place,
+  crew: fit.crew,
+  holdUntil: fit.end + job.hold,
+});
+
+function bench(b: Board, job: Job): Placed | undefined {
+  if (job.pin?.place !== undefined && job.pin.place !== benchFrame.place) return undefined;
+  const fit = earliest(b, job, benchFrame, earliestByLinks(b, job), NEVER, job.pin?.fitters);
+  if (!fit || ticketGone(b.c, job, fit)) return undefined;
+  const p = record(job, fit, benchFrame.place);
+  b.book(job, p);
+  return p;
+}
+
+/** Lays jobs again inside the stays that their vans have; the last stay may grow into free time. Undefined: it can't be done. */
+export function relay(b: Board, freed: readonly number[], priority: (job: number) => number): Undo | undefined {
+  const change = new Change(b);
+  for (const j of freed) change.take(j);
+  if (layAll(b, change, priority, (job) => (job.van ? inStays(b, job, change) : bench(b, job)))) return change.undo;
+  change.back();
+  return undefined;
+}
+
+function inStays(b: Board, job: Job, change: Change): Placed | undefined {
+  const stays = b.stays[job.build];
+  const lower = earliestByLinks(b, job);
+  let best: { fit: Fit; stay: Stay } | undefined;
+  const known: Alone = new Map();
+  for (const stay of stays) {
+    if (!job.places.includes(stay.place) || (job.pin?.place !== undefined && job.pin.place !== stay.place)) continue;
+    const frame = {
+      place: stay.place,
+      from: stay.from,
+      to: stay === stays[stays.length - 1] ? Math.max(stay.to, nextEntry(b, stay)) : stay.to,
+    };
+    if (best && soonestCrew(b, job, frame, lower, known) + job.minutes > best.fit.end) continue;
+    const fit = earliest(b, job, frame, lower, NEVER, job.pin?.fitters, known);
+    if (!fit || ticketGone(b.c, job, fit)) continue;
+    const until = b.stillUntil(job, { end: fit.end, holdUntil: fit.end + job.hold });
+    if (stay.place === b.c.yard && until > stay.to && !yardFree(b, stay.to, until, [job.build])) continue;
+    if (!best || fit.end < best.fit.end) best = { fit, stay };
+  }
+  if (!best) return undefined;
+  const p = record(job, best.fit, best.stay.place);
+  const until = b.stillUntil(job, p);
+  if (until > best.stay.to) {
+    change.remember(job.build);
+    best.stay.to = until;
+    best.stay.firm = until;
+  }
+  b.book(job, p);
+  return p;
+}
+
+/** When the next van comes to the place of a stay; a yard place is asked for otherwise. */
+function nextEntry(b: Board, stay: Stay): Minute {
+  if (stay.place === b.c.yard) return NEVER;
+  for (const s of b.atPlace[stay.place]) if (s.build !== stay.build && s.from >= stay.to) return s.from;
+  return NEVER;
+}
+
+/**
+ * Lays whole builds, or all of a build from its moment on, again: jobs and stays. `from` by build; work under way and
+ * pinned starts stay. Undefined: it can't be done.
+ */
+export function reopen(b: Board, from: ReadonlyMap<number, Minute>, priority: (job: number) => number, costs: Costs): Undo | undefined {
+  const change = new Change(b);
+  const freed: number[] = [];
+  for (const [build, at] of from) {
+    const mine = b.c.builds[build].jobs.filter((j) => b.placed[j] && isFree(b.c.jobs[j]) && b.placed[j]!.start >= at);
+    freed.push(...mine);
+  }
+  for (const j of freed) change.take(j);
+  let possible = true;
+  for (const build of from.keys()) {
+    change.remember(build);
+    possible &&= openStays(b, build, change);
+  }
+  const opened = (job: Job) => from.has(job.build);
+  const place = (job: Job) => (!job.van ? bench(b, job) : opened(job) ? withStays(b, job, costs) : inStays(b, job, change));
+  // What an opened van has kept decided how its stays were opened: that is not pushed.
+  if (possible && layAll(b, change, priority, place, (job) => job.van && opened(job))) return change.undo;
+  change.back();
+  return undefined;
+}
+
+export const isFree = (job: Job): boolean => !job.done && !job.started && job.pin?.start === undefined;
+
+/** Drops the stays behind the last one that is still of use, and opens that one's end. False: no place to put the van. */
+function openStays(b: Board, build: number, change: Change): boolean {
+  const { c } = b;
+  const stays = b.stays[build];
+  const own = c.builds[build].jobs;
+  const van = own.filter((j) => c.jobs[j].van && b.placed[j] && !c.jobs[j].done);
+  b.left[build] = [...change.undo.jobs.keys()].filter((j) => c.jobs[j].van && c.jobs[j].build === build).length;
+  if (b.left[build] === 0 || stays.length === 0) return true;
+  let last = c.builds[build].at !== undefined ? 0 : -1;
+  let firm = last === 0 ? b.firstFirm[build] : 0;
+  stays.forEach((s, k) => {
+    for (const j of van) {
+      const p = b.placed[j]!;
+      const begin = c.jobs[j].started ? c.now : p.start;
+      if (p.place !== s.place || begin < s.from || p.end > s.to) continue;
+      if (k > last) {
+        last = k;
+        firm = s.from;
+      }
+      if (k === last) firm = Math.max(firm, b.stillUntil(c.jobs[j], p));
+    }
+  });
+  while (stays.length > last + 1) b.dropAtPlace(stays.pop()!);
+  if (last < 0) return true;
+  const stay = stays[last];
+  stay.firm = firm;
+  stay.to = NEVER;
+  if (stay.place === c.yard) return yardFree(b, firm, NEVER, [build]);
+  for (const s of b.atPlace[stay.place])
+    if (s.build !== build && s.from >= firm) {
+      stay.to = Math.min(stay.to, s.from);
+      break;
+    }
+  if (stay.to === NEVER) return true;
+  if (!yardFree(b, stay.to + c.shunt, NEVER, [build])) return false;
+  const kept: Stay = { build, place: c.yard, from: stay.to + c.shunt, to: NEVER, firm: stay.to + c.shunt };
+  b.kept[build] = kept;
+  b.insertAtPlace(kept);
+  return true;
+}
+
+function withStays(b: Board, job: Job, costs: Costs): Placed | undefined {
+  const lower = earliestByLinks(b, job);
+  let best: { fit: Fit; option: Option; score: number } | undefined;
+  const known: Alone = new Map();
+  for (const option of optionsFor(b, job, job.pin?.place)) {
+    if (best && soonestCrew(b, job, option.frame, lower, known) + job.minutes > best.score) continue;
+    const fit = earliest(b, job, option.frame, lower, NEVER, job.pin?.fitters, known);
+    if (!fit || ticketGone(b.c, job, fit)) continue;
+    const extra = moveCost(b, job, option, fit, costs);
+    if (extra === undefined) continue;
+    const score = fit.end + extra;
+    if (!best || score < best.score) best = { fit, option, score };
+  }
+  if (!best) return undefined;
+  const p = record(job, best.fit, best.option.frame.place);
+  bookStay(b, job, best.option, p);
+  b.book(job, p);
+  return p;
+}
