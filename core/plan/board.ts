@@ -112,7 +112,8 @@ export class Board {
   insertAtPlace(stay: Stay): void {
     const list = this.atPlace[stay.place];
     let i = list.length;
-    while (i > 0 && list[i - 1].from > stay.from) i--;
+    // Ties by build, so that the order does not depend on what was tried before.
+    while (i > 0 && (list[i - 1].from > stay.from || (list[i - 1].from === stay.from && list[i - 1].build > stay.build))) i--;
     list.splice(i, 0, stay);
   }
 

@@ -24,6 +24,8 @@ export interface Rule {
   displacedLag?: number;
   /** Where that crew or place can't be had: hold on to the start before looking anywhere. */
   keepStart?: boolean;
+  /** What can't be kept as it is stays out for the time being: all else is laid as if it were not there. */
+  aside?: boolean;
 }
 
 export interface Keep {
@@ -45,12 +47,21 @@ export function generate(c: Compiled, rule: Rule, cache?: Board["cache"]): Gener
   const board = new Board(c, cache);
   const run = new Run(c, board, rule);
   run.all();
-  return { board, unplaced: run.unplaced, pinsBroken: run.pinsBroken };
+  return run.finish();
+}
+
+/** Lays what can be kept by a rule with `aside`; the jobs left out, to be laid by the caller before `finish`. */
+export function layKept(c: Compiled, rule: Rule, cache?: Board["cache"]): { board: Board; aside: number[]; finish: () => Generated } {
+  const board = new Board(c, cache);
+  const run = new Run(c, board, rule);
+  run.all();
+  return { board, aside: run.aside, finish: () => run.finish() };
 }
 
 class Run {
   readonly unplaced = new Map<number, string>();
   readonly pinsBroken = new Map<number, string>();
+  readonly aside: number[] = [];
   private readonly waiting: Int32Array;
   private readonly lower: Float64Array;
   private readonly urgent: Uint8Array;
@@ -111,7 +122,6 @@ class Run {
         settle(i);
       } else deferred.push(i);
     }
-    this.finish();
   }
 
   private pick(eligible: readonly number[]): number {
@@ -182,6 +192,11 @@ class Run {
     const kept = this.rule.keep?.[j.index];
     if (kept && j.pin?.start === undefined && this.tryKept(j, kept)) return true;
     this.trusted = false;
+    if (this.rule.aside && j.pin?.start === undefined) {
+      if (hopeless(this.c, j)) return false;
+      this.aside.push(j.index);
+      return true;
+    }
     if (!j.pin) return this.tryPlace(j);
     const { start, place, fitters } = j.pin;
     if (this.tryPlace(j, start, place, fitters)) return true;
@@ -275,7 +290,7 @@ class Run {
   }
 
   /** Names the reasons of what is left, and takes out what hangs on it. */
-  private finish(): void {
+  finish(): Generated {
     const { c, b } = this;
     for (const j of c.jobs)
       if (!b.placed[j.index] && !this.unplaced.has(j.index) && this.waiting[j.index] === 0)
@@ -311,6 +326,7 @@ class Run {
       if (j.pin.fitters?.some((f) => !p.crew.includes(f))) broken.push("can't have the pinned crew");
       if (broken.length) this.pinsBroken.set(j.index, `${j.name} ${broken.join(" and ")}`);
     }
+    return { board: b, unplaced: this.unplaced, pinsBroken: this.pinsBroken };
   }
 }
 
@@ -351,6 +367,10 @@ function whyUnplaced(b: Board, j: Job, lower: Minute): string {
     return "never meets its people, hours and conditions before the plan's horizon";
   return j.van ? "no bay or yard place comes free for the van" : "its people are booked to the plan's horizon";
 }
+
+/** Whether a job can't be placed whatever else is planned. */
+const hopeless = (c: Compiled, j: Job): boolean =>
+  (j.van && j.places.length === 0) || !canCrew(j) || (j.inside && j.demands.length > c.builds[j.build].insideCrew);
 
 function canCrew(j: Job): boolean {
   const used = new Set<number>();

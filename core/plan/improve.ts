@@ -148,6 +148,8 @@ class Ways {
 
 /** A job that is only checked where it was, against one that is laid again: about so much of the work. */
 const CHECKED = 0.3;
+/** Heat at the start, against the cost of a build on average. */
+const HEAT = 0.01;
 /** A step is some work before a job is laid. */
 const STEP = 3;
 
@@ -156,7 +158,6 @@ export function improve(c: Compiled, start: Candidate, r: Random, options: Impro
   const cache = start.board.cache;
   let at = new At(start);
   let best = snapshot(at);
-  const first = at.total;
   const free = c.jobs.filter((j) => isFree(j)).length;
   const ways = new Ways([CHECKED * c.jobs.length, 40, 20]);
   let steps = 0;
@@ -173,7 +174,7 @@ export function improve(c: Compiled, start: Candidate, r: Random, options: Impro
     if (options.local && displaced(c, at).size === 0 && at.generated.unplaced.size === 0) break;
     steps++;
     // Worse plans are gone on from by chance, less and less so: the way out of a dead end.
-    const heat = 0.004 * first * (1 - share) ** 2;
+    const heat = ((HEAT * best.total) / c.builds.length) * (1 - share) ** 2;
     const limit = at.total + heat * -Math.log(1 - r());
     const before = at.total;
     const way = ways.pick(r);
@@ -203,6 +204,29 @@ export function improve(c: Compiled, start: Candidate, r: Random, options: Impro
     if (at.total > best.total * 1.02 && r() < 0.02) at = new At(restore(c, best, cache));
     share = options.used(steps);
   }
-  const generated = restore(c, best, cache);
+  const generated = settled(c, restore(c, best, cache), cache);
   return { ...generated, cost: costOf(generated.board, generated.unplaced), steps };
+}
+
+/**
+ * The same starts and crews with the van's stays as schedule generation makes them, when that is no worse: so a plan that
+ * is published and laid down again stays the same to the minute.
+ */
+function settled(c: Compiled, g: Generated, cache: Board["cache"]): Generated {
+  const { placed } = g.board;
+  const again = generate(
+    c,
+    {
+      name: "as found",
+      priority: Float64Array.from(c.jobs, (_, i) => placed[i]?.start ?? Number.MAX_SAFE_INTEGER),
+      window: 1e12,
+      costs: { move: 90, evict: 240 },
+      keep: c.jobs.map((j) => {
+        const p = placed[j.index];
+        return p && isFree(j) ? { start: p.start, place: p.place, crew: p.crew, placed: p } : undefined;
+      }),
+    },
+    cache,
+  );
+  return costOf(again.board, again.unplaced).total <= costOf(g.board, g.unplaced).total ? again : g;
 }

@@ -5,7 +5,8 @@
 import type { Minute } from "../time/zone";
 import type { Board, Placed, Stay } from "./board";
 import type { Job } from "./compile";
-import { type Alone, benchFrame, earliest, type Fit, soonestCrew } from "./fit";
+import { canFill } from "./crew";
+import { type Alone, benchFrame, earliest, type Fit, probe, soonestCrew } from "./fit";
 import { earliestByLinks, ticketGone } from "./generate";
 import { bookStay, moveCost, type Option, optionsFor, yardFree } from "./stays";
 
@@ -46,6 +47,7 @@ function tooEarly(b: Board, job: Job, p: { end: Minute; holdUntil: Minute }): nu
 class Change {
   readonly undo: Undo = { jobs: new Map(), builds: [] };
   private readonly seen = new Set<number>();
+  private readonly kept = new Map<number, Stay | undefined>();
   private readonly b: Board;
 
   constructor(b: Board) {
@@ -54,14 +56,34 @@ class Change {
 
   take(job: number): void {
     // A job may be laid and pushed again: it goes back to where it first was.
-    if (!this.undo.jobs.has(job)) this.undo.jobs.set(job, this.b.placed[job]!);
-    this.b.unbook(job);
+    const { b } = this;
+    if (!this.undo.jobs.has(job)) this.undo.jobs.set(job, b.placed[job]!);
+    b.unbook(job);
+    // While its van's stays are open, all its van work is laid with them.
+    const { van, build } = b.c.jobs[job];
+    if (van && b.left[build] > 0) b.left[build]++;
+  }
+
+  /** Puts a job back that has only just been taken out. */
+  untake(job: number, p: Placed): void {
+    const { b } = this;
+    const { van, build } = b.c.jobs[job];
+    if (van && b.left[build] > 0) b.left[build]--;
+    b.book(b.c.jobs[job], p);
   }
 
   remember(build: number): void {
     if (this.seen.has(build)) return;
     this.seen.add(build);
+    this.kept.set(build, this.b.kept[build]);
     this.undo.builds.push([build, this.b.stays[build].map((stay) => ({ stay, from: stay.from, to: stay.to, firm: stay.firm }))]);
+  }
+
+  /** Keeps the yard place again that was kept for a van with open stays. */
+  keptBack(build: number): void {
+    const stay = this.kept.get(build);
+    this.b.kept[build] = stay;
+    if (stay) this.b.insertAtPlace(stay);
   }
 
   /** As it was. */
@@ -91,22 +113,32 @@ export function putBack(b: Board, undo: Undo): void {
 }
 
 /** So many jobs may be pushed on behind those that a step is about. */
-const PUSHED = 80;
+const PUSHED = 150;
+
+/** Where a job would go; `book` puts it there. */
+interface Found {
+  fit: Fit;
+  place: number;
+  book: () => Placed;
+}
 
 /**
  * Lays the jobs taken out, by priority, each after those of them that it follows. Followers that now would start too
- * early are taken out too and laid behind. False: one can't be laid, or too many are pushed.
+ * early are taken out too and laid behind. A job that would have to wait more than `patience` minutes for others that
+ * begin after it could, takes their place instead, and they are laid behind. False: one can't be laid, or too many are pushed.
  */
 function layAll(
   b: Board,
   change: Change,
+  freed: Iterable<number>,
   priority: (job: number) => number,
-  place: (job: Job) => Placed | undefined,
-  fixed: (job: Job) => boolean = () => false,
+  costs: Costs,
+  patience = NEVER,
 ): boolean {
   const { jobs } = b.c;
   const open = new Map<number, number>();
-  for (const j of change.undo.jobs.keys()) open.set(j, priority(j));
+  for (const j of freed) open.set(j, priority(j));
+  const laid = new Set<number>();
   let pushed = 0;
   while (open.size) {
     let next = -1;
@@ -115,15 +147,82 @@ function layAll(
       if ((p < least || (p === least && j < next)) && !jobs[j].before.some((l) => open.has(l.job))) [next, least] = [j, p];
     if (next < 0) return false;
     open.delete(next);
-    const p = place(jobs[next]);
-    if (!p) return false;
+    let found = somewhere(b, jobs[next], change, costs);
+    if (patience < NEVER) {
+      const other = pressed(b, jobs[next], change, laid, found, patience);
+      if (other) {
+        found = other.found;
+        for (const [j, start] of other.out) open.set(j, start);
+        pushed += other.out.length;
+      }
+    }
+    const job = jobs[next];
+    if (!found && job.van && b.left[job.build] === 0) {
+      // No room where its van stands: the van's further stays are decided anew.
+      const own = b.c.builds[job.build].jobs.filter((j) => b.placed[j] && isFree(jobs[j]) && b.placed[j]!.end > earliestByLinks(b, job));
+      pushed += own.length;
+      for (const j of own) {
+        open.set(j, b.placed[j]!.start);
+        change.take(j);
+      }
+      change.remember(job.build);
+      const left = [next, ...open.keys()].filter((j) => jobs[j].van && jobs[j].build === job.build).length;
+      if (!openStays(b, job.build, left)) return false;
+      // What was taken out may have to come first.
+      open.set(next, Math.max(priority(next), earliestByLinks(b, job)));
+      continue;
+    }
+    if (!found || pushed > PUSHED) return false;
+    const p = found.book();
+    laid.add(next);
     for (const f of tooEarly(b, jobs[next], p)) {
-      if (!isFree(jobs[f]) || fixed(jobs[f]) || ++pushed > PUSHED) return false;
+      if (!isFree(jobs[f]) || ++pushed > PUSHED) return false;
       open.set(f, b.placed[f]!.start);
       change.take(f);
     }
   }
   return true;
+}
+
+/** A place that pushes out what begins later, where waiting for it would take longer than `patience`; what it pushes out. */
+function pressed(
+  b: Board,
+  job: Job,
+  change: Change,
+  laid: ReadonlySet<number>,
+  found: Found | undefined,
+  patience: number,
+): { found: Found; out: [number, Minute][] } | undefined {
+  const crew = job.published && canFill(job, job.published.fitters) ? job.published.fitters : found?.fit.crew;
+  if (!crew || job.pin) return undefined;
+  const lower = earliestByLinks(b, job);
+  if (found && found.fit.start <= lower + patience) return undefined;
+  const stay = job.van ? b.stays[job.build].find((s) => s.place === (found?.place ?? job.published?.place) && s.to > lower) : undefined;
+  if (job.van && !stay) return undefined;
+  const frame = stay ? { place: stay.place, from: stay.from, to: stay.to } : benchFrame;
+  const out: [number, Placed][] = [];
+  const giveBack = () => {
+    for (const [j, p] of out) change.untake(j, p);
+    return undefined;
+  };
+  let t = Math.max(lower, frame.from);
+  for (let tries = 0; tries < 60 && t < NEVER; tries++) {
+    if (found && t + patience >= found.fit.start) return giveBack();
+    const r = probe(b, job, frame, crew, t);
+    if ("fit" in r) {
+      if (ticketGone(b.c, job, r.fit)) return giveBack();
+      const { fit } = r;
+      const book = () => (stay ? bookInside(b, job, stay, fit, change) : bookBench(b, job, fit));
+      return { found: { fit, place: frame.place, book }, out: out.map(([j, p]) => [j, p.start]) };
+    }
+    const rival = r.conflict.job;
+    const q = rival === undefined ? undefined : b.placed[rival];
+    if (rival !== undefined && q && q.start >= t && isFree(b.c.jobs[rival]) && !b.c.jobs[rival].pin && !laid.has(rival)) {
+      out.push([rival, q]);
+      change.take(rival);
+    } else t = Math.max(r.conflict.until, t + 1);
+  }
+  return giveBack();
 }
 
 const record = (job: Job, fit: Fit, place: number): Placed => ({
@@ -136,36 +235,37 @@ const record = (job: Job, fit: Fit, place: number): Placed => ({
   holdUntil: fit.end + job.hold,
 });
 
-function bench(b: Board, job: Job): Placed | undefined {
+function bench(b: Board, job: Job): Found | undefined {
   if (job.pin?.place !== undefined && job.pin.place !== benchFrame.place) return undefined;
   const fit = earliest(b, job, benchFrame, earliestByLinks(b, job), NEVER, job.pin?.fitters);
   if (!fit || ticketGone(b.c, job, fit)) return undefined;
+  return { fit, place: benchFrame.place, book: () => bookBench(b, job, fit) };
+}
+
+function bookBench(b: Board, job: Job, fit: Fit): Placed {
   const p = record(job, fit, benchFrame.place);
   b.book(job, p);
   return p;
 }
 
 /** Lays jobs again inside the stays that their vans have; the last stay may grow into free time. Undefined: it can't be done. */
-export function relay(b: Board, freed: readonly number[], priority: (job: number) => number): Undo | undefined {
+export function relay(b: Board, freed: readonly number[], priority: (job: number) => number, costs: Costs): Undo | undefined {
   const change = new Change(b);
   for (const j of freed) change.take(j);
-  if (layAll(b, change, priority, (job) => (job.van ? inStays(b, job, change) : bench(b, job)))) return change.undo;
+  if (layAll(b, change, freed, priority, costs)) return change.undo;
   change.back();
   return undefined;
 }
 
-function inStays(b: Board, job: Job, change: Change): Placed | undefined {
+function inStays(b: Board, job: Job, change: Change): Found | undefined {
   const stays = b.stays[job.build];
   const lower = earliestByLinks(b, job);
   let best: { fit: Fit; stay: Stay } | undefined;
   const known: Alone = new Map();
   for (const stay of stays) {
     if (!job.places.includes(stay.place) || (job.pin?.place !== undefined && job.pin.place !== stay.place)) continue;
-    const frame = {
-      place: stay.place,
-      from: stay.from,
-      to: stay === stays[stays.length - 1] ? Math.max(stay.to, nextEntry(b, stay)) : stay.to,
-    };
+    const last = stay === stays[stays.length - 1];
+    const frame = { place: stay.place, from: stay.from, to: last ? Math.max(stay.to, nextEntry(b, stay)) : stay.to };
     if (best && soonestCrew(b, job, frame, lower, known) + job.minutes > best.fit.end) continue;
     const fit = earliest(b, job, frame, lower, NEVER, job.pin?.fitters, known);
     if (!fit || ticketGone(b.c, job, fit)) continue;
@@ -174,12 +274,19 @@ function inStays(b: Board, job: Job, change: Change): Placed | undefined {
     if (!best || fit.end < best.fit.end) best = { fit, stay };
   }
   if (!best) return undefined;
-  const p = record(job, best.fit, best.stay.place);
+  const { fit, stay } = best;
+  return { fit, place: stay.place, book: () => bookInside(b, job, stay, fit, change) };
+}
+
+/** Books a job in a stay that the van has; a last stay grows where it must. */
+function bookInside(b: Board, job: Job, stay: Stay, fit: Fit, change: Change): Placed {
+  const p = record(job, fit, stay.place);
   const until = b.stillUntil(job, p);
-  if (until > best.stay.to) {
-    change.remember(job.build);
-    best.stay.to = until;
-    best.stay.firm = until;
+  change.remember(job.build);
+  if (b.left[job.build] > 0) bookStay(b, job, { frame: { place: stay.place, from: stay.from, to: stay.to }, stay }, p);
+  else if (until > stay.to) {
+    stay.to = until;
+    stay.firm = until;
   }
   b.book(job, p);
   return p;
@@ -207,25 +314,57 @@ export function reopen(b: Board, from: ReadonlyMap<number, Minute>, priority: (j
   let possible = true;
   for (const build of from.keys()) {
     change.remember(build);
-    possible &&= openStays(b, build, change);
+    possible &&= openStays(b, build, freed.filter((j) => b.c.jobs[j].van && b.c.jobs[j].build === build).length);
   }
-  const opened = (job: Job) => from.has(job.build);
-  const place = (job: Job) => (!job.van ? bench(b, job) : opened(job) ? withStays(b, job, costs) : inStays(b, job, change));
-  // What an opened van has kept decided how its stays were opened: that is not pushed.
-  if (possible && layAll(b, change, priority, place, (job) => job.van && opened(job))) return change.undo;
+  if (possible && layAll(b, change, freed, priority, costs)) return change.undo;
   change.back();
+  return undefined;
+}
+
+/** With the van's stays where they are open, else inside them. */
+const somewhere = (b: Board, job: Job, change: Change, costs: Costs): Found | undefined =>
+  !job.van ? bench(b, job) : b.left[job.build] > 0 ? withStays(b, job, change, costs) : inStays(b, job, change);
+
+/**
+ * Lays jobs that were left out (`layKept`) around all that was kept. Followers that would start too early are pushed on;
+ * so is, for a job that would wait longer than `patience` minutes, what begins later than it could. Undefined: one can't
+ * be laid like this, and the board is as it was.
+ */
+export function layAside(
+  b: Board,
+  aside: readonly number[],
+  priority: (job: number) => number,
+  costs: Costs,
+  patience: number,
+): (() => void) | undefined {
+  const change = new Change(b);
+  const left = [...b.left];
+  for (const j of aside) change.remember(b.c.jobs[j].build);
+  const back = () => {
+    for (const j of aside) b.unbook(j);
+    change.back();
+    left.forEach((n, k) => {
+      b.left[k] = n;
+    });
+    for (const [k] of change.undo.builds) change.keptBack(k);
+  };
+  if (layAll(b, change, aside, priority, costs, patience)) return back;
+  back();
   return undefined;
 }
 
 export const isFree = (job: Job): boolean => !job.done && !job.started && job.pin?.start === undefined;
 
-/** Drops the stays behind the last one that is still of use, and opens that one's end. False: no place to put the van. */
-function openStays(b: Board, build: number, change: Change): boolean {
+/**
+ * Drops the stays behind the last one that is still of use, and opens that one's end, for `left` van jobs to come. False:
+ * no place to put the van.
+ */
+function openStays(b: Board, build: number, left: number): boolean {
   const { c } = b;
   const stays = b.stays[build];
   const own = c.builds[build].jobs;
   const van = own.filter((j) => c.jobs[j].van && b.placed[j] && !c.jobs[j].done);
-  b.left[build] = [...change.undo.jobs.keys()].filter((j) => c.jobs[j].van && c.jobs[j].build === build).length;
+  b.left[build] = left;
   if (b.left[build] === 0 || stays.length === 0) return true;
   let last = c.builds[build].at !== undefined ? 0 : -1;
   let firm = last === 0 ? b.firstFirm[build] : 0;
@@ -260,7 +399,7 @@ function openStays(b: Board, build: number, change: Change): boolean {
   return true;
 }
 
-function withStays(b: Board, job: Job, costs: Costs): Placed | undefined {
+function withStays(b: Board, job: Job, change: Change, costs: Costs): Found | undefined {
   const lower = earliestByLinks(b, job);
   let best: { fit: Fit; option: Option; score: number } | undefined;
   const known: Alone = new Map();
@@ -274,8 +413,16 @@ function withStays(b: Board, job: Job, costs: Costs): Placed | undefined {
     if (!best || score < best.score) best = { fit, option, score };
   }
   if (!best) return undefined;
-  const p = record(job, best.fit, best.option.frame.place);
-  bookStay(b, job, best.option, p);
-  b.book(job, p);
-  return p;
+  const { fit, option } = best;
+  return {
+    fit,
+    place: option.frame.place,
+    book: () => {
+      const p = record(job, fit, option.frame.place);
+      change.remember(job.build);
+      bookStay(b, job, option, p);
+      b.book(job, p);
+      return p;
+    },
+  };
 }

@@ -13,6 +13,7 @@ import type { Cost, Plan, Problem } from "./model";
 import { ruleOf } from "./plain/lay";
 import { plainOf } from "./plain/model";
 import { solvePlain } from "./plain/solve";
+import { movedShare, publishedCost, repair } from "./repair";
 import { fromPlan, KEPT_LAGS, rules } from "./rules";
 
 export interface PlanOptions {
@@ -36,6 +37,15 @@ export interface PlanOptions {
   start?: Plan;
 }
 
+/** The rules get so much of the time; the search, which starts from the best of them, the rest. */
+const RULES = 0.2;
+
+/** Share of the work that a local change may move before plans that spread it otherwise are tried too. */
+const LOCAL = 0.1;
+
+/** Cost of dates (lateness and flow) that a repair may add before the same: a working day late of one build. */
+const DATES = 1000;
+
 /** Plans a problem (as `readProblem` returns it). Never breaks a hard rule: what can't be placed is in `unplaced`. */
 export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   const seed = options.seed ?? 1;
@@ -58,14 +68,19 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   };
   let done = 0;
   const finish = (result: Candidate): Plan => {
-    shiftLeft(result.board);
+    // What moves forward may let others follow: on until nothing moves.
+    let moved = false;
+    for (let round = 0; round < 50 && shiftLeft(result.board); round++) moved = true;
+    if (moved) result.cost = costOf(result.board, result.unplaced);
     const ms = options.iterations === undefined && options.clock ? Math.round(options.clock() - began) : 0;
     return write(c, result, { seed, iterations: done, ms });
   };
   /** How much of the budget is used, 0 to 1. */
   const used = () =>
     options.iterations !== undefined
-      ? done / Math.max(1, options.iterations)
+      ? options.iterations > 0
+        ? done / options.iterations
+        : 1
       : options.ms !== undefined && options.clock !== undefined
         ? (options.clock() - began) / Math.max(1, options.ms)
         : 1;
@@ -83,10 +98,18 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     return finish(attempt(ruleOf(c, plain, solved.starts)));
   }
   if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
-  const list = rules(c);
   const local = options.local === true && c.jobs.some((j) => j.published);
-  for (const rule of local ? list.slice(0, KEPT_LAGS.length) : list)
-    if (!stop && (!best || options.ms === undefined || used() < 1)) consider(attempt(rule), 0);
+  const repaired = local ? repair(c, cache) : undefined;
+  if (repaired) consider({ ...repaired, cost: costOf(repaired.board, repaired.unplaced) }, 0);
+  // A change that stays where it happened, and costs no date, needs no other plan to compare with.
+  const dates = best ? best.cost.late + best.cost.flow - publishedCost(c) : 0;
+  if (!best || (local && (movedShare(best.board) > LOCAL || dates > DATES)) || !local) {
+    const list = rules(c);
+    // One of them at least, however short the time: a repair that costs dates is no answer.
+    (local ? list.slice(0, KEPT_LAGS.length) : list).forEach((rule, k) => {
+      if (!stop && (k === 0 || options.iterations !== undefined || used() < RULES)) consider(attempt(rule), 0);
+    });
+  }
   if (!stop && used() < 1) {
     const next = improve(c, best!, r, {
       local,
@@ -102,8 +125,9 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   return finish(best!);
 }
 
-/** Moves jobs to the earliest start they could have with the same crew and stay, so that every start is explained. */
-function shiftLeft(b: Board): void {
+/** Moves jobs to the earliest start they could have with the same crew and stay, so that every start is explained. True: some moved. */
+function shiftLeft(b: Board): boolean {
+  let moved = false;
   const order = b.c.jobs
     .filter((j) => b.placed[j.index] && !j.done && !j.started && j.pin?.start === undefined)
     .sort((x, y) => b.placed[x.index]!.start - b.placed[y.index]!.start);
@@ -114,13 +138,16 @@ function shiftLeft(b: Board): void {
     const frame = stay ? { place: stay.place, from: stay.from, to: stay.to } : benchFrame;
     b.unbook(j.index);
     const fit = earliestWith(b, j, frame, p.crew, earliestByLinks(b, j));
+    const sooner = fit !== undefined && fit.start < p.start;
+    moved ||= sooner;
     b.book(
       j,
-      fit && fit.start < p.start
+      sooner
         ? { ...p, booked: undefined, start: fit.start, from: fit.start, end: fit.end, work: fit.work, holdUntil: fit.end + j.hold }
         : p,
     );
   }
+  return moved;
 }
 
 function write(c: Compiled, best: Candidate, meta: { seed: number; iterations: number; ms: number }): Plan {

@@ -172,6 +172,25 @@ function shaken(c: Compiled, at: Incumbent, r: Random, target: number): (job: nu
   };
 }
 
+/** A build whose work kept one of this build's people, or its bay, busy just before one of its jobs. */
+function rival(c: Compiled, at: Incumbent, r: Random, build: number): number {
+  const own = c.builds[build].jobs.filter((j) => at.placed[j] && movable(c, j));
+  if (!own.length) return build;
+  const p = at.placed[own[Math.floor(r() * own.length)]]!;
+  if (!p.crew.length) return build;
+  const f = p.crew[Math.floor(r() * p.crew.length)];
+  let last: number | undefined;
+  let end = Number.NEGATIVE_INFINITY;
+  for (let i = 0; i < at.placed.length; i++) {
+    const q = at.placed[i];
+    if (q && q.end <= p.start && q.end > end && c.jobs[i].build !== build && q.crew.includes(f)) {
+      end = q.end;
+      last = c.jobs[i].build;
+    }
+  }
+  return last ?? build;
+}
+
 /** A small step that lays a build or two, from some moment on, with their stays: what `reopen` takes. */
 export function reopening(c: Compiled, at: Incumbent, r: Random, local = false) {
   const cut = (k: number): Minute => {
@@ -182,9 +201,9 @@ export function reopening(c: Compiled, at: Incumbent, r: Random, local = false) 
   const moved = local ? [...displaced(c, at)] : [];
   const target = moved.length ? c.jobs[moved[Math.floor(r() * moved.length)]].build : someBuild(c, at, r);
   const from = new Map<number, Minute>([[target, cut(target)]]);
-  if (c.builds.length > 1 && r() < 0.4) {
-    const other = Math.floor(r() * c.builds.length);
-    if (other !== target) from.set(other, cut(other));
+  for (let more = r(); c.builds.length > 1 && more < 0.45; more += 0.2 + r()) {
+    const other = r() < 0.7 ? rival(c, at, r, target) : Math.floor(r() * c.builds.length);
+    if (!from.has(other)) from.set(other, cut(other));
   }
   const costs = r() < 0.6 ? { move: 90, evict: 240 } : { move: 30 + r() * 600, evict: 60 + r() * 1200 };
   return [from, shaken(c, at, r, target), costs] as const;
@@ -198,7 +217,7 @@ export function relaying(c: Compiled, at: Incumbent, r: Random, local = false) {
     freed[k] = freed[freed.length - 1];
     freed.pop();
   }
-  return [freed, shaken(c, at, r, someBuild(c, at, r))] as const;
+  return [freed, shaken(c, at, r, someBuild(c, at, r)), { move: 90, evict: 240 }] as const;
 }
 
 /**

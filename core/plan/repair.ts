@@ -1,0 +1,67 @@
+// Replanning around a change: all that still holds of the published plan stays; what does not is laid again around it.
+
+import type { Board } from "./board";
+import type { Compiled } from "./compile";
+import { costOf } from "./cost";
+import { type Generated, layKept } from "./generate";
+import { layAside } from "./moves";
+import { repairRule } from "./rules";
+
+const DAY = 1440;
+
+/** How long displaced work waits for what begins later before it takes its place. First: for ever. */
+const PATIENCE = [Number.POSITIVE_INFINITY, 2 * DAY, DAY / 4];
+
+/**
+ * The published plan with as little moved as this finds: the cheapest of some ways to lay what was displaced. Undefined
+ * where none goes.
+ */
+export function repair(c: Compiled, cache?: Board["cache"]): Generated | undefined {
+  const rule = repairRule(c);
+  const { board, aside, finish } = layKept(c, rule, cache);
+  const lay = (patience: number) => layAside(board, aside, (j) => rule.priority[j], rule.costs, patience);
+  let best: { patience: number; cost: number } | undefined;
+  let laid: number | undefined;
+  let back: (() => void) | undefined;
+  for (const patience of aside.length ? PATIENCE : PATIENCE.slice(0, 1)) {
+    back?.();
+    back = lay(patience);
+    laid = back ? patience : undefined;
+    if (!back) continue;
+    const cost = costOf(board, new Map()).total;
+    if (!best || cost < best.cost) best = { patience, cost };
+  }
+  if (!best) return undefined;
+  if (laid !== best.patience) {
+    back?.();
+    lay(best.patience);
+  }
+  return finish();
+}
+
+/** What the dates of the published plan cost: lateness and flow of every build, as they were meant. */
+export function publishedCost(c: Compiled): number {
+  const ends = new Map((c.problem.published?.jobs ?? []).map((j) => [j.id, c.zone.parse(j.holdUntil ?? j.end)]));
+  let sum = 0;
+  for (const build of c.builds) {
+    const finish = Math.max(...build.jobs.map((j) => ends.get(c.jobs[j].id) ?? Number.NEGATIVE_INFINITY));
+    if (!Number.isFinite(finish)) continue;
+    const days = c.shop.minutes(build.due, finish) / c.dayMinutes;
+    sum += build.weight * (c.weights.late * days ** 1.5 + (c.weights.flow * c.shop.minutes(c.now, finish)) / c.dayMinutes);
+  }
+  return sum;
+}
+
+/** Share of the jobs to do that do not stand as published: start, crew and place. */
+export function movedShare(b: Board): number {
+  let all = 0;
+  let moved = 0;
+  for (const j of b.c.jobs) {
+    const p = b.placed[j.index];
+    if (!j.published || j.done || j.started) continue;
+    all++;
+    const { start, place, fitters } = j.published;
+    if (!p || p.start !== start || p.place !== place || fitters.some((f) => !p.crew.includes(f))) moved++;
+  }
+  return all ? moved / all : 0;
+}
