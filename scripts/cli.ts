@@ -9,7 +9,7 @@ const HELP = `Usage: ./wide-lane COMMAND
   test                                     lint, types, unit, database and browser tests
   plan FILE [--ms N | --iterations N] [--seed N]   plan a problem file, plan on standard output
   check PROBLEM PLAN                       the independent checker: exit 0 and "valid", or 1 and each broken rule
-  bench                                    speed of the planner on generated workshops
+  bench [plan | plain] [--write]           speed of the planner on generated problems
   backup FILE                              write the whole database of ./wide-lane start to a file
   restore FILE                             put such a file back (into an empty database)
   doctor                                   what is installed, free and running
