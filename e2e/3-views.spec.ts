@@ -166,14 +166,14 @@ test("measures to gain a day are tried one by one", async ({ page }) => {
 
 test("weeks and days show the same plan at another scale", async ({ page }) => {
   await signIn(page, "Mara");
-  await page.goto("/lanes");
+  await page.goto("/lanes?job=night-bakery.FU-08");
   const block = page.locator("[id='block-night-bakery.FU-08']");
   await block.scrollIntoViewIfNeeded();
   const narrow = (await block.boundingBox())!.width;
   await page.getByRole("radio", { name: "days" }).click();
   await expect.poll(async () => (await block.boundingBox())!.width).toBeGreaterThan(narrow * 3);
   // Both scales open with now in sight.
-  await page.reload();
+  await page.goto("/lanes");
   const lanes = page.getByTestId("lanes");
   for (const scale of ["days", "season", "days"]) {
     await page.getByRole("radio", { name: scale }).click();

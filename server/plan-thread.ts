@@ -4,6 +4,7 @@ import path from "node:path";
 import { Worker } from "node:worker_threads";
 import type { Gain } from "@/core/plan/gain";
 import type { Cost, Plan, Problem } from "@/core/plan/model";
+import type { Verdict, Wish } from "@/core/plan/pinned";
 import type { PlanTask } from "@/workers/task";
 
 const file = () => process.env.WIDE_LANE_WORKER ?? path.join(/*turbopackIgnore: true*/ process.cwd(), "dist", "plan-worker.mjs");
@@ -21,6 +22,10 @@ export interface GainStep {
   all: number;
 }
 
+/** Threads that wait for a task; kept, since a warm one plans several times as fast as a new one. */
+const idle: Worker[] = [];
+const KEEP = 2;
+
 /** Runs one task. When the signal fires the thread stops by itself and answers with what it has. */
 function run<R, P>(task: Task, onProgress: (p: P) => void, signal?: AbortSignal): Promise<R> {
   return new Promise((resolve, reject) => {
@@ -29,19 +34,31 @@ function run<R, P>(task: Task, onProgress: (p: P) => void, signal?: AbortSignal)
     const onAbort = () => Atomics.store(flag, 0, 1);
     if (signal?.aborted) onAbort();
     signal?.addEventListener("abort", onAbort, { once: true });
-    const worker = new Worker(file(), { workerData: { ...task, stop } satisfies PlanTask });
-    const over = () => signal?.removeEventListener("abort", onAbort);
-    worker.on("message", (m: { progress?: P; result?: R; error?: string }) => {
+    const worker = idle.pop() ?? new Worker(file());
+    worker.ref();
+    // Only these handlers are taken off: a worker listens to itself too.
+    const over = () => {
+      signal?.removeEventListener("abort", onAbort);
+      worker.off("message", onMessage);
+      worker.off("error", onError);
+    };
+    const onMessage = (m: { progress?: P; result?: R; error?: string }) => {
       if (m.progress !== undefined) return onProgress(m.progress);
       over();
-      void worker.terminate();
+      if (m.error === undefined && idle.length < KEEP) {
+        worker.unref();
+        idle.push(worker);
+      } else void worker.terminate();
       if (m.error === undefined) resolve(m.result as R);
       else reject(new Error(m.error));
-    });
-    worker.once("error", (e) => {
+    };
+    const onError = (e: Error) => {
       over();
       reject(e);
-    });
+    };
+    worker.on("message", onMessage);
+    worker.once("error", onError);
+    worker.postMessage({ ...task, stop } satisfies PlanTask);
   });
 }
 
@@ -61,3 +78,7 @@ export const gainsInThread = (
   onGain: (g: GainStep) => void,
   signal?: AbortSignal,
 ): Promise<null> => run<null, GainStep>({ kind: "gain", problem, start, build }, onGain, signal);
+
+/** What a pin would do, against the plan at hand. */
+export const tryInThread = (problem: Problem, start: Plan, job: string, wish: Wish): Promise<Verdict> =>
+  run<Verdict, never>({ kind: "try", problem, start, job, wish }, () => undefined);

@@ -3,15 +3,16 @@
 import { v7 } from "uuid";
 import { checkPlan } from "@/core/plan/check/check";
 import type { Plan, Problem } from "@/core/plan/model";
+import type { Verdict, Wish } from "@/core/plan/pinned";
 import type { Shop } from "@/core/shop/model";
 import { nameParts, toProblem } from "@/core/shop/problem";
 import { type Zone, zoneOf } from "@/core/time/zone";
 import { addEvent } from "@/db/events";
 import { giveLease, loadPlan, nextNumber, publishedPlans, type StoredPlan, savePlan, takeLease } from "@/db/plans";
 import { type Conn, pool, run, transaction } from "@/db/pool";
-import { loadShop } from "@/db/shop";
+import { loadShop, loadWorkshop } from "@/db/shop";
 import { nowMinute } from "./clock";
-import { type Better, type GainStep, gainsInThread, planInThread } from "./plan-thread";
+import { type Better, type GainStep, gainsInThread, planInThread, tryInThread } from "./plan-thread";
 import { Refusal } from "./refusal";
 
 /** Search steps on top of the rules: well under a second at the usual size, and the same result each time. */
@@ -50,12 +51,38 @@ export async function currentProblem(): Promise<{ problem: Problem; state: State
 
 /** Marks that the working plan no longer knows everything. The first reason stays until a replan. */
 export async function markStale(c: Conn, why: string): Promise<void> {
+  // A search that runs does not know of this change: what it would find is out of date.
+  stopSearch();
   await run(c, "UPDATE workshop SET stale_why = IF(changes = planned_changes, ?, stale_why), changes = changes + 1", [why.slice(0, 300)]);
+}
+
+/** The search that runs in this process, kept where every bundle of the server finds it. */
+const shared = globalThis as { wideLaneSearch?: AbortController };
+
+/** Stops a longer search: something newer takes over. */
+function stopSearch(): void {
+  shared.wideLaneSearch?.abort();
+}
+
+const TURN_MS = 60;
+const TURNS = 80;
+
+/** The lease of the workshop's planner; a longer search that holds it gives way to `newer` work. */
+async function claim(workshopId: string, holder: string, seconds: number, newer: boolean): Promise<void> {
+  for (let turn = 0; ; turn++) {
+    if (await transaction((c) => takeLease(c, workshopId, holder, Date.now(), seconds))) return;
+    if (!newer || turn >= TURNS || (turn === 0 && !shared.wideLaneSearch))
+      throw new Refusal(409, "A replan is already running; its result will show here in a moment.");
+    stopSearch();
+    await new Promise((done) => setTimeout(done, TURN_MS));
+  }
 }
 
 interface Budget {
   iterations?: number;
   ms?: number;
+  /** A search that frees only what is displaced against the published plan, and what stands around it. */
+  local?: boolean;
   onBetter?: (b: Better) => void;
   signal?: AbortSignal;
 }
@@ -66,13 +93,18 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Store
   const { problem, state } = await currentProblem();
   const workshopId = state.shop.workshop.id;
   const seconds = LEASE_SECONDS + Math.ceil((budget.ms ?? 0) / 1000);
-  if (!(await transaction((c) => takeLease(c, workshopId, holder, Date.now(), seconds))))
-    throw new Refusal(409, "A replan is already running; its result will show here in a moment.");
+  const searching = budget.ms !== undefined;
+  await claim(workshopId, holder, seconds, !searching);
+  const newer = new AbortController();
+  if (searching) shared.wideLaneSearch = newer;
+  const signals = [newer.signal, ...(budget.signal ? [budget.signal] : [])];
   try {
     const length = budget.ms === undefined ? { iterations: budget.iterations ?? ITERATIONS } : { ms: budget.ms };
     // A longer search goes on from the plan at hand; a plain replan stays as near as it can to the published one.
-    const start = budget.ms === undefined ? undefined : withoutWhy(state.working?.plan);
-    const plan = await planInThread(problem, { ...length, seed: 1, start, local: budget.ms === undefined }, budget.onBetter, budget.signal);
+    const local = budget.local ?? !searching;
+    const start = local ? undefined : withoutWhy(state.working?.plan);
+    const plan = await planInThread(problem, { ...length, seed: 1, start, local }, budget.onBetter, AbortSignal.any(signals));
+    if (newer.signal.aborted) throw new Refusal(409, "Something newer came in: the search was stopped.");
     // The checker has the last word: a plan that breaks a rule is never shown.
     const breaches = checkPlan(problem, plan);
     if (breaches.length) throw new Error(`the planner made a plan that breaks a rule: ${breaches[0].text}`);
@@ -96,8 +128,26 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Store
     });
     return { head, plan };
   } finally {
+    if (shared.wideLaneSearch === newer) shared.wideLaneSearch = undefined;
     await giveLease(pool(), holder);
   }
+}
+
+/** The problem and plan that wishes were last tried on: a drag asks many times while nothing changes. */
+let lastTried: { key: string; problem: Problem; plan: Plan } | undefined;
+
+/** What a pin would do to the plan at hand; nothing is stored. Refused while there is no plan. */
+export async function tryWish(jobId: string, wish: Wish): Promise<Verdict> {
+  const workshop = await loadWorkshop(pool());
+  if (!workshop) throw new Refusal(409, "There is no workshop yet.");
+  const key = `${workshop.changes} ${workshop.plannedChanges} ${nowMinute(zoneOf(workshop.zone))}`;
+  if (lastTried?.key !== key) {
+    const { problem, state } = await currentProblem();
+    if (!state.working) throw new Refusal(409, "There is no plan yet: replan first.");
+    lastTried = { key, problem, plan: withoutWhy(state.working.plan)! };
+  }
+  if (!lastTried.problem.builds.some((b) => b.jobs.some((j) => j.id === jobId))) throw new Refusal(404, "There is no such job to plan.");
+  return tryInThread(lastTried.problem, lastTried.plan, jobId, wish);
 }
 
 /** A stored plan as a start for the planner: reasons and chains are made anew anyway. */

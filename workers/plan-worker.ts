@@ -1,40 +1,45 @@
-// Worker thread that plans: a task in, messages out. A shared flag stops it; what it has by then is its answer.
-// Built to dist/ by scripts/worker-bundle.ts.
+// Worker thread that plans: a task in, messages out. A shared flag stops it; what it has by then is its answer. It stays
+// for the next task, so that the compiled code is warm. Built to dist/ by scripts/worker-bundle.ts.
 
-import { parentPort, workerData } from "node:worker_threads";
+import { parentPort } from "node:worker_threads";
 import { gains } from "@/core/plan/gain";
+import { tryPin } from "@/core/plan/pinned";
 import { makePlan } from "@/core/plan/planner";
 import { readPlan, readProblem } from "@/core/plan/read";
 import type { PlanTask } from "./task";
 
-const task = workerData as PlanTask;
-const flag = new Int32Array(task.stop);
-const stopped = () => Atomics.load(flag, 0) === 1;
 const post = (message: object) => parentPort?.postMessage(message);
 
-try {
+function work(task: PlanTask): unknown {
+  const flag = new Int32Array(task.stop);
+  const stopped = () => Atomics.load(flag, 0) === 1;
   const problem = readProblem(task.problem);
   const start = task.start === undefined ? undefined : readPlan(task.start);
+  if (task.kind === "try") return tryPin(problem, start!, task.job, task.wish);
   if (task.kind === "gain") {
     gains(problem, start!, task.build, (gain, done, all) => {
       post({ progress: { gain, done, all } });
       return !stopped();
     });
-    post({ result: null });
-  } else {
-    const plan = makePlan(problem, {
-      seed: task.seed,
-      start,
-      local: task.local,
-      ...(task.ms === undefined ? { iterations: task.iterations ?? 0 } : { ms: task.ms, clock: () => performance.now() }),
-      stopped,
-      onBetter: (cost, step) => {
-        post({ progress: { cost, step } });
-        return undefined;
-      },
-    });
-    post({ result: plan });
+    return null;
   }
-} catch (e) {
-  post({ error: (e as Error).message });
+  return makePlan(problem, {
+    seed: task.seed,
+    start,
+    local: task.local,
+    ...(task.ms === undefined ? { iterations: task.iterations ?? 0 } : { ms: task.ms, clock: () => performance.now() }),
+    stopped,
+    onBetter: (cost, step) => {
+      post({ progress: { cost, step } });
+      return undefined;
+    },
+  });
 }
+
+parentPort?.on("message", (task: PlanTask) => {
+  try {
+    post({ result: work(task) });
+  } catch (e) {
+    post({ error: (e as Error).message });
+  }
+});

@@ -1,4 +1,6 @@
-// What the planner's worker thread takes.
+// What the planner's worker thread takes: one task after the other, each answered before the next.
+
+import type { Wish } from "@/core/plan/pinned";
 
 interface Base {
   problem: unknown;
@@ -10,4 +12,5 @@ interface Base {
 
 export type PlanTask =
   | (Base & { kind: "plan"; seed: number; iterations?: number; ms?: number; local?: boolean })
-  | (Base & { kind: "gain"; build: string });
+  | (Base & { kind: "gain"; build: string })
+  | (Base & { kind: "try"; job: string; wish: Wish });

@@ -105,7 +105,7 @@ function card({ zone }: State, build: string, j: JobRow, byId: Map<string, JobRo
     stage: j.stage,
     version: j.version,
     likely: `likely ${sayMinutes(likely)} (${sayMinutes(best)} to ${sayMinutes(worst)})`,
-    pinStart: j.pin.start === null ? null : zone.show(j.pin.start),
+    pin: { start: j.pin.start === null ? null : zone.show(j.pin.start), place: j.pin.place, fitters: j.pin.fitters },
     after: j.after.flatMap((a) => {
       const p = byId.get(a.job);
       return p ? [{ name: p.name, reason: a.reason, done: p.state === "done" }] : [];

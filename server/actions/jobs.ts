@@ -4,6 +4,7 @@ import { v7 } from "uuid";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow, Shop } from "@/core/shop/model";
 import { startObstacles } from "@/core/shop/ready";
+import { setPinFitters } from "@/db/pins";
 import { loadPlan } from "@/db/plans";
 import { insert, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
@@ -161,18 +162,33 @@ export const jobActions = [
       await x.stale("a remark from the bench was settled");
     }),
   ),
-  action<{ version: number; start?: string; notBefore?: string }>(
+  // A pin as a whole: what is not named is free again.
+  action<{ version: number; start?: string; place?: string; fitters?: string[] }>(
     { method: "PATCH", path: "jobs/*/pin", role: "lead" },
-    body({ version: is.version }, { start: is.local, notBefore: is.local }),
+    body({ version: is.version }, { start: is.local, place: is.id, fitters: is.ids }),
     (b, { user, ids }) =>
       change(user, async (x) => {
         const f = await find(x, ids[0]);
         const at = b.start === undefined ? null : toSql(instant(x.zone, b.start, "start"));
+        const place = b.place ?? null;
+        const fitters = [...new Set(b.fitters ?? [])];
+        if (place !== null && !["yard", "bench"].includes(place) && !f.shop.bays.some((bay) => bay.id === place && !bay.retired))
+          throw new Refusal(422, "place: there is no such bay", { faults: [{ path: "place", message: "there is no such bay" }] });
+        const unknown = fitters.find((id) => !f.shop.fitters.some((who) => who.id === id && !who.retired));
+        if (unknown)
+          throw new Refusal(422, "fitters: there is no such fitter", { faults: [{ path: "fitters", message: "there is no such fitter" }] });
         const show = (v: unknown) => (v === null ? null : x.zone.show(Date.parse(`${String(v).replace(" ", "T")}Z`) / 60_000));
         await editRow(x.c, "job", f.job.name, f.job.id, b.version, {
           start: { column: "pin_start", value: at, mine: b.start ?? null, show },
+          place: { column: "pin_place", value: place, mine: place },
         });
-        await log(x, f, "job.pinned", b.start ? `${f.job.name} pinned to ${b.start.replace("T", " ")}` : `pin of ${f.job.name} taken out`);
+        await setPinFitters(x.c, f.job.id, fitters);
+        const to = [
+          b.start?.replace("T", " "),
+          place && (f.shop.bays.find((bay) => bay.id === place)?.name ?? `the ${place}`),
+          ...fitters.map((id) => f.shop.fitters.find((who) => who.id === id)!.name),
+        ].filter(Boolean);
+        await log(x, f, "job.pinned", to.length ? `${f.job.name} pinned to ${to.join(", ")}` : `pin of ${f.job.name} taken out`);
       }),
   ),
 ];

@@ -1,13 +1,20 @@
 // Actions on the plan: replan, publish.
 
 import { action, body, is } from "../action";
-import { publish, replan } from "../planning";
+import { publish, replan, tryWish } from "../planning";
 
 export const planActions = [
-  action({ method: "POST", path: "plan", role: "lead" }, body({}), async (_b, { user, signal }) => {
-    const { plan } = await replan(user.id, { signal });
+  // `quick`: the published plan repaired, without a search behind it.
+  action<{ quick?: boolean }>({ method: "POST", path: "plan", role: "lead" }, body({}, { quick: is.bool }), async (b, { user, signal }) => {
+    const { plan } = await replan(user.id, { signal, ...(b.quick ? { iterations: 0 } : {}) });
     return { cost: plan.cost, unplaced: plan.unplaced.length, pinsBroken: plan.pinsBroken };
   }),
+  action<{ job: string; start?: string; place?: string; fitters?: string[] }>(
+    { method: "POST", path: "plan/try", role: "lead" },
+    body({ job: is.id }, { start: is.local, place: is.id, fitters: is.ids }),
+    (b) =>
+      tryWish(b.job, { ...(b.start && { start: b.start }), ...(b.place && { bay: b.place }), ...(b.fitters && { fitters: b.fitters }) }),
+  ),
   action<{ note?: string }>({ method: "POST", path: "plan/publish", role: "lead" }, body({}, { note: is.text }), async (b, { user }) => ({
     number: await publish(user.id, b.note?.trim() ?? ""),
   })),

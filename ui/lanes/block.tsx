@@ -6,7 +6,8 @@ import type { Block } from "@/core/lanes/lanes";
 import { cx } from "../kit/cx";
 import { stageOf } from "../kit/stage";
 import { time } from "../kit/time";
-import { useDrag } from "./use-drag";
+import { type Dragging, useDrag } from "./use-drag";
+import type { Preview } from "./use-pins";
 import type { LanesView } from "./view";
 
 /** What is done is pale, what is planned is solid; bench work is outlined. */
@@ -28,23 +29,29 @@ export interface BlockProps {
   prefix?: string;
   /** Rows of fitters repeat a job: only one of them may carry its id. */
   anchor?: string;
+  /** What a drag that is going on would do: this block may be the one held, or one that moves. */
+  preview?: Preview;
   onSelect(id: string): void;
-  /** Set where the block may be dragged to a pinned start. */
-  onPin?(b: Block, start: number): void;
+  /** Makes a planned block one that can be dragged. */
+  dragging?(b: Block, row?: string): Dragging;
 }
 
-export function BlockView({ b, axis, view, top, height, big, on, prefix, anchor, onSelect, onPin }: BlockProps) {
-  const left = axis.x(b.from);
-  const width = Math.max(3, axis.x(b.to) - left);
+export function BlockView({ b, axis, view, top, height, big, on, prefix, anchor, preview, onSelect, dragging }: BlockProps) {
   const free = b.state === "todo" || b.state === "paused";
-  const drag = useDrag(axis, left, free && onPin ? (start) => onPin(b, start) : undefined);
+  const drag = useDrag(axis, axis.x(b.from), anchor, free ? dragging?.(b, anchor) : undefined);
+  const held = drag.by !== undefined;
+  const shift = held ? 0 : (preview?.shifts.get(b.jobId) ?? 0);
+  const left = axis.x(b.from + shift);
+  const width = Math.max(3, axis.x(b.to + shift) - left);
+  const no = held && preview?.jobId === b.jobId && !preview.ok;
   const s = stageOf(b.stage);
   const who = b.fitters.map((f) => view.people[f] ?? f).join(" + ");
   const label = prefix ? `${prefix}: ${b.name}` : b.name;
   const text = width < 18 ? "" : big && width > 60 ? `${s.code} ${label}` : prefix && width > 70 ? prefix : s.code;
   const hold = b.holdUntil === null ? undefined : axis.x(b.holdUntil);
   const ghost = b.published;
-  const shown = drag.dx === undefined ? left : left + drag.dx;
+  const shown = left + (drag.by?.x ?? 0);
+  const shownTop = top + (drag.by?.y ?? 0);
   return (
     <>
       {ghost && (
@@ -54,7 +61,7 @@ export function BlockView({ b, axis, view, top, height, big, on, prefix, anchor,
           style={{ left: axis.x(ghost.from), width: Math.max(3, axis.x(ghost.to) - axis.x(ghost.from)), top, height }}
         />
       )}
-      {hold !== undefined && hold > left + width && drag.dx === undefined && (
+      {hold !== undefined && hold > left + width && !held && shift === 0 && (
         <div
           aria-hidden="true"
           className="tape absolute rounded-r-[2px] opacity-90"
@@ -79,21 +86,27 @@ export function BlockView({ b, axis, view, top, height, big, on, prefix, anchor,
         className={cx(
           "wide absolute scroll-mt-16 scroll-mr-8 scroll-ml-48 touch-pan-y overflow-hidden rounded-[3px] px-1 text-left text-[11px] whitespace-nowrap",
           on && "z-10 outline-2 outline-offset-1 outline-ink",
-          drag.dx !== undefined && "z-20 cursor-grabbing shadow-lg",
+          shift !== 0 && "z-10 outline-2 outline-dashed outline-pine",
+          held && "z-20 cursor-grabbing shadow-lg",
+          no && "outline-2 outline-signal",
         )}
-        style={{ left: shown, width, top, height, lineHeight: `${height - (b.bench ? 3 : 0)}px`, ...blockLook(b, s) }}
+        style={{ left: shown, width, top: shownTop, height, lineHeight: `${height - (b.bench ? 3 : 0)}px`, ...blockLook(b, s) }}
       >
         {b.pinned && (
           <span aria-hidden="true" className="absolute top-0 right-0 border-[4px] border-transparent border-t-ink border-r-ink" />
         )}
         {text}
       </button>
-      {drag.dx !== undefined && (
+      {held && (
         <span
-          className="pointer-events-none absolute z-20 rounded bg-ink px-1.5 text-[11px] leading-[17px] whitespace-nowrap text-paper"
-          style={{ left: Math.max(0, shown), top: top - 19 }}
+          className={cx(
+            "pointer-events-none absolute z-30 max-w-80 rounded px-1.5 text-[11px] leading-[17px] text-paper",
+            no ? "bg-signal" : "bg-ink whitespace-nowrap",
+          )}
+          style={{ left: Math.max(0, shown), top: Math.max(0, shownTop - 19) }}
         >
           {time(view.zone, Math.round(axis.at(shown) / 15) * 15)}
+          {preview?.jobId === b.jobId && ` · ${preview.text}`}
         </span>
       )}
     </>

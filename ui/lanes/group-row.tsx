@@ -4,12 +4,15 @@
 import type { Axis } from "@/core/lanes/axis";
 import type { GroupRow } from "@/core/lanes/groups";
 import type { Block } from "@/core/lanes/lanes";
+import { groupHeight, meets, ROW_PX as ROW } from "@/core/lanes/sight";
+import { cx } from "../kit/cx";
 import { time } from "../kit/time";
 import { BlockView } from "./block";
 import { LABEL_PX } from "./lane";
+import type { Dragging } from "./use-drag";
+import type { Preview } from "./use-pins";
 import type { LanesView } from "./view";
 
-const ROW = 23;
 const BLOCK = 19;
 
 export function GroupRowView({
@@ -18,29 +21,44 @@ export function GroupRowView({
   view,
   big,
   selected,
+  sight,
+  over,
+  preview,
   onSelect,
-  onPin,
+  dragging,
 }: {
   row: GroupRow;
   axis: Axis;
   view: LanesView;
   big: boolean;
   selected?: string;
+  /** The stretch that is drawn (px); undefined while the row is out of sight. */
+  sight?: { from: number; to: number };
+  /** A block from another row is held over this one. */
+  over: boolean;
+  preview?: Preview;
   onSelect(id: string): void;
-  onPin(b: Block, start: number): void;
+  dragging(b: Block, row?: string): Dragging;
 }) {
-  const kerb = row.stays.length ? 17 : 0;
-  const height = Math.max(58, row.rows * ROW + 14 + kerb);
+  const height = groupHeight(row);
+  const inSight = (from: number, to: number) => sight !== undefined && meets(axis.x(from), axis.x(to), sight.from, sight.to);
   return (
-    <section aria-label={row.name} className="relative mb-1.5 border-y bg-card" style={{ height }}>
+    <section
+      aria-label={row.name}
+      data-row={row.id}
+      className={cx("relative mb-1.5 border-y bg-card", over && "outline-2 -outline-offset-2 outline-pine")}
+      style={{ height }}
+    >
       <div className="sticky left-0 z-[15] flex h-full flex-col justify-center border-r bg-card px-2.5" style={{ width: LABEL_PX }}>
         <p className="wide truncate text-[14px]">{row.name}</p>
         <p className="line-clamp-2 text-[11px] leading-tight text-muted">{row.about}</p>
       </div>
-      <div className="absolute inset-y-0 overflow-hidden" style={{ left: LABEL_PX, width: axis.width }}>
+      <div className={cx("absolute inset-y-0", !preview && "overflow-hidden")} style={{ left: LABEL_PX, width: axis.width }}>
         {view.days.map(
           (d, i) =>
-            !d.open && (
+            !d.open &&
+            sight &&
+            meets(axis.lefts[i], axis.lefts[i] + axis.widths[i], sight.from, sight.to) && (
               <div
                 key={d.at}
                 aria-hidden="true"
@@ -70,7 +88,7 @@ export function GroupRowView({
           </div>
         ))}
         {row.blocks
-          .filter((b) => b.to > view.days[0].at)
+          .filter((b) => b.to > view.days[0].at && inSight(b.from, b.to))
           .map((b) => (
             <BlockView
               key={b.jobId}
@@ -83,8 +101,9 @@ export function GroupRowView({
               on={selected === b.jobId}
               prefix={b.build}
               anchor={row.id}
+              preview={preview}
               onSelect={onSelect}
-              onPin={onPin}
+              dragging={dragging}
             />
           ))}
       </div>

@@ -5,19 +5,19 @@ import Link from "next/link";
 import type { Axis, ZoomName } from "@/core/lanes/axis";
 import { stageSpans } from "@/core/lanes/groups";
 import type { Block, Lane } from "@/core/lanes/lanes";
+import { BENCH_ROW_PX as BENCH_ROW, KERB_PX as KERB, laneShape, meets, ROW_PX as ROW } from "@/core/lanes/sight";
 import { cx } from "../kit/cx";
 import { stageOf } from "../kit/stage";
 import { day, time } from "../kit/time";
 import { VanSide } from "../van/plan";
 import { BlockView } from "./block";
+import type { Dragging } from "./use-drag";
+import type { Preview } from "./use-pins";
 import type { LanesView } from "./view";
 
 export const LABEL_PX = 164;
-const ROW = 23;
 const BLOCK = 19;
-const BENCH_ROW = 20;
 const BENCH = 17;
-const KERB = 15;
 
 /** In a season view neighbouring stages overlap: they alternate between two rows. */
 const STAGE_ROW: Record<string, number> = { strip: 0, openings: 1, insulation: 0, framing: 1, panels: 0, furniture: 1, services: 0 };
@@ -30,21 +30,24 @@ export function LaneRow({
   view,
   zoom,
   selected,
+  sight,
+  preview,
   onSelect,
-  onPin,
+  dragging,
 }: {
   lane: Lane;
   axis: Axis;
   view: LanesView;
   zoom: ZoomName;
   selected?: string;
+  /** The stretch of the road that is drawn (px); undefined while the lane is out of sight. */
+  sight?: { from: number; to: number };
+  preview?: Preview;
   onSelect(id: string): void;
-  onPin(b: Block, start: number): void;
+  dragging(b: Block): Dragging;
 }) {
-  const shoulder = 8 + Math.max(1, lane.benchRows) * BENCH_ROW;
-  const road = (zoom === "season" ? 2 : lane.rows) * ROW + 8;
-  const height = Math.max(shoulder + road + KERB + 12, 116);
-  const top = height - 12 - KERB - road;
+  const { height, top, road } = laneShape(lane, zoom);
+  const inSight = (from: number, to: number) => sight !== undefined && meets(axis.x(from), axis.x(to), sight.from, sight.to);
   const d = lane.date;
   const flag = axis.x(lane.date.due);
   const end = d.finish === null ? undefined : axis.x(d.finish);
@@ -82,7 +85,9 @@ export function LaneRow({
       <div className="absolute inset-y-0 overflow-hidden" style={{ left: LABEL_PX, width: axis.width }}>
         {view.days.map(
           (day2, i) =>
-            !day2.open && (
+            !day2.open &&
+            sight &&
+            meets(axis.lefts[i], axis.lefts[i] + axis.widths[i], sight.from, sight.to) && (
               <div
                 key={day2.at}
                 aria-hidden="true"
@@ -123,7 +128,7 @@ export function LaneRow({
             style={{ left: flag, width: end - flag, top: top - 2, height: road + 4 }}
           />
         )}
-        {zoom === "season"
+        {zoom === "season" && sight
           ? stageSpans(lane).map((x) => (
               <div
                 key={`${x.stage} ${x.from}`}
@@ -142,7 +147,7 @@ export function LaneRow({
               </div>
             ))
           : lane.blocks
-              .filter((b) => (b.holdUntil ?? b.to) > view.days[0].at)
+              .filter((b) => (b.holdUntil ?? b.to) > view.days[0].at && inSight(b.from, b.holdUntil ?? b.to))
               .map((b) => (
                 <BlockView
                   key={b.jobId}
@@ -153,13 +158,16 @@ export function LaneRow({
                   height={b.bench ? BENCH : BLOCK}
                   big={zoom === "days"}
                   on={selected === b.jobId}
+                  preview={preview}
                   onSelect={onSelect}
-                  onPin={onPin}
+                  dragging={dragging}
                 />
               ))}
-        {lane.stops.map((s) => (
-          <StopBar key={s.jobId} x={axis.x(s.at)} missing={s.missing} top={top} road={road} />
-        ))}
+        {lane.stops
+          .filter((s) => inSight(s.at, s.at))
+          .map((s) => (
+            <StopBar key={s.jobId} x={axis.x(s.at)} missing={s.missing} top={top} road={road} />
+          ))}
         <Flag x={flag} top={4} height={top + road - 4} />
       </div>
     </section>

@@ -3,27 +3,34 @@
 
 import Link from "next/link";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { toast } from "sonner";
 import { axis, ZOOMS, type ZoomName } from "@/core/lanes/axis";
 import type { Block } from "@/core/lanes/lanes";
+import { groupHeight, laneShape, meets, tops } from "@/core/lanes/sight";
 import { zoneOf } from "@/core/time/zone";
 import { typing } from "../frame/use-keys";
 import { buttonClass } from "../kit/button";
-import { send } from "../kit/send";
-import { useAct } from "../kit/use-act";
 import { GroupRowView } from "./group-row";
 import { LABEL_PX, LaneRow } from "./lane";
 import { JobPanel } from "./panel";
 import { Scale } from "./scale";
 import { type Group, Toolbar } from "./toolbar";
-import type { LanesView } from "./view";
+import type { Dragging, Spot } from "./use-drag";
+import { usePins } from "./use-pins";
+import { useVisible } from "./use-visible";
+import { isPinned, type LanesView, NO_PIN, type PinAt } from "./view";
+
+/** Height of the head of the lanes. */
+const SCALE_PX = 42;
 
 export function Lanes({ view, selected }: { view: LanesView; selected?: string }) {
   const [zoom, setZoom] = useState<ZoomName>("weeks");
   const [group, setGroup] = useState<Group>("builds");
   const [jobId, setJobId] = useState<string | undefined>(selected && view.jobs[selected] ? selected : undefined);
   const scroller = useRef<HTMLDivElement>(null);
-  const act = useAct();
+  const [over, setOver] = useState<string>();
+  const [behind, setBehind] = useState(0);
+  const pins = usePins(view, () => setBehind((n) => n + 1));
+  const sight = useVisible(scroller);
   const a = useMemo(() => axis(view.days, ZOOMS[zoom]), [view.days, zoom]);
   const blocks = useMemo(() => view.lanes.flatMap((l) => l.blocks.map((b) => ({ ...b, lane: l.buildId }))), [view.lanes]);
   const block = blocks.find((b) => b.jobId === jobId);
@@ -33,45 +40,86 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
   useEffect(() => {
     const at = block ? block.from : view.now;
     scroller.current?.scrollTo({ left: Math.max(0, a.x(at) - 220) });
+    if (block && group === "builds") reveal(block);
   }, [zoom]);
+
+  /** Tops and heights of the rows shown, so that what is out of sight needs not be drawn. */
+  const rows = useMemo(() => {
+    const heights = group === "builds" ? view.lanes.map((l) => laneShape(l, zoom).height) : view.groups[group].map(groupHeight);
+    const at = tops(heights, SCALE_PX, group === "builds" ? "lanes" : "groups");
+    return heights.map((height, i) => ({ height, top: at[i] }));
+  }, [view.lanes, view.groups, group, zoom]);
+  const seen = (i: number) =>
+    meets(rows[i].top, rows[i].top + rows[i].height, sight.top, sight.bottom)
+      ? { from: sight.left - LABEL_PX, to: sight.right - LABEL_PX }
+      : undefined;
+
+  /** Scrolls as little as it takes to have a block's lane and its start in sight. */
+  const reveal = (b: { from: number; lane: string }) => {
+    const box = scroller.current;
+    const row = rows[view.lanes.findIndex((l) => l.buildId === b.lane)];
+    if (!box || !row) return;
+    const x = a.x(b.from) + LABEL_PX;
+    if (x < box.scrollLeft + LABEL_PX + 24 || x > box.scrollLeft + box.clientWidth - 60) box.scrollLeft = Math.max(0, x - 320);
+    const { top, height } = row;
+    if (top < box.scrollTop + SCALE_PX || top + height > box.scrollTop + box.clientHeight) box.scrollTop = Math.max(0, top - SCALE_PX - 8);
+  };
 
   const show = (id: string) => {
     setJobId(id);
-    requestAnimationFrame(() => {
+    const b = blocks.find((x) => x.jobId === id);
+    if (b && group === "builds") reveal(b);
+    // Drawn once it is in sight.
+    const focus = (tries: number) => {
       const el = document.getElementById(`block-${id}`);
-      el?.focus({ preventScroll: true });
-      el?.scrollIntoView({ block: "nearest", inline: "nearest" });
-    });
+      if (el) el.focus({ preventScroll: true });
+      else if (tries > 0) requestAnimationFrame(() => focus(tries - 1));
+    };
+    requestAnimationFrame(() => focus(10));
   };
 
-  /** Pins or frees a job and lets the plan flow round it; undo puts both back. */
-  const pin = (b: Block, start: number | null) => {
-    const c = view.jobs[b.jobId];
-    const old = c.pinStart;
-    if (start !== null && start < view.now) {
-      toast.error(`${c.name} can't be pinned before now`);
-      return;
-    }
-    const to = start === null ? undefined : zoneOf(view.zone).show(start);
-    const set = (version: number, at: string | null | undefined) =>
-      send("PATCH", `jobs/${b.jobId}/pin`, { version, ...(at ? { start: at } : {}) });
-    void act.run(
-      async () => {
-        await set(c.version, to);
-        const { pinsBroken } = await send<{ pinsBroken: { job: string; reason: string }[] }>("POST", "plan");
-        const broken = pinsBroken.find((p) => p.job === b.jobId);
-        if (broken && to) toast.error(broken.reason, { duration: 9000 });
-      },
-      to ? `${c.name} is pinned to ${to.replace("T", " ")}; the plan flows round it` : `${c.name} is free again`,
-      async () => {
-        await set(c.version + 1, old);
-        await send("POST", "plan");
-      },
-    );
+  const zone = zoneOf(view.zone);
+  /** The pin that a job would have at a spot: what is not named stays as it is pinned. */
+  const pinAt = (b: Block, own: string | undefined, spot: Spot): PinAt => {
+    const old = view.jobs[b.jobId].pin;
+    const start = spot.start === undefined ? old.start : zone.show(spot.start);
+    if (!spot.row) return { ...old, start };
+    if (group === "bays") return { ...old, start, place: spot.row };
+    // The one it is handed to comes in for the one it is taken from.
+    return { ...old, start, fitters: [...old.fitters.filter((f) => f !== own && f !== spot.row), spot.row] };
+  };
+  const dragging = (b: Block, own?: string): Dragging => ({
+    onOver: (spot) => {
+      setOver(spot?.row);
+      pins.look(b.jobId, spot && pinAt(b, own, spot));
+    },
+    onDrop: (spot) => {
+      setOver(undefined);
+      void pins.set(b.jobId, pinAt(b, own, spot), true);
+    },
+  });
+  const pin = (b: Block, start: number | null, checked = false) =>
+    void pins.set(b.jobId, start === null ? NO_PIN : { ...view.jobs[b.jobId].pin, start: zone.show(start) }, checked);
+  /** Hands a job to the bay or fitter above or below, by the keyboard. */
+  const hand = (b: Block, n: number) => {
+    if (group === "builds") return;
+    const list = view.groups[group];
+    const own = group === "bays" ? (b.bench ? "bench" : b.place) : (list.find((r) => b.fitters.includes(r.id))?.id ?? "");
+    const to = list[list.findIndex((r) => r.id === own) + n];
+    if (to) void pins.set(b.jobId, pinAt(b, own, { row: to.id }), true);
   };
 
   const onKey = (e: React.KeyboardEvent) => {
     if (typing(e.nativeEvent)) return;
+    if (e.ctrlKey || e.metaKey) {
+      const undo = e.key === "z" && !e.shiftKey;
+      const redo = e.key === "y" || (e.key === "Z" && e.shiftKey);
+      if (!undo && !redo) return;
+      e.preventDefault();
+      if (undo) pins.undo();
+      else pins.redo();
+      return;
+    }
     const here = block ?? blocks.find((b) => b.to > view.now);
     if (!here) return;
     const step = (n: number) => {
@@ -91,10 +139,15 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
       ArrowDown: () => across(1),
       ArrowUp: () => across(-1),
       w: () => show(here.jobId),
-      p: () => planned && pin(here, view.jobs[here.jobId].pinStart ? null : here.from),
-      "[": () => planned && pin(here, Math.max(here.from - 60, view.now)),
-      "]": () => planned && pin(here, here.from + 60),
+      p: () => planned && pin(here, isPinned(view.jobs[here.jobId].pin) ? null : here.from, true),
+      "[": () => planned && pin(here, Math.max(here.from - 60, view.now), true),
+      "]": () => planned && pin(here, here.from + 60, true),
     };
+    if (e.altKey && (e.key === "ArrowUp" || e.key === "ArrowDown") && planned) {
+      e.preventDefault();
+      hand(here, e.key === "ArrowUp" ? -1 : 1);
+      return;
+    }
     const run = keys[e.key];
     if (!run) return;
     e.preventDefault();
@@ -115,17 +168,28 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
   return (
     <div className="flex h-[calc(100dvh-52px)] flex-col">
       <h1 className="sr-only">Lanes</h1>
-      <Toolbar view={view} zoom={zoom} onZoom={setZoom} group={group} onGroup={setGroup} onShow={show} />
+      <Toolbar view={view} zoom={zoom} onZoom={setZoom} group={group} onGroup={setGroup} onShow={show} pins={pins} behind={behind} />
       <div className="flex min-h-0 flex-1">
         {/* biome-ignore lint/a11y/noStaticElementInteractions: arrow keys move between the buttons inside */}
         <div ref={scroller} onKeyDown={onKey} data-testid="lanes" className="relative min-h-0 min-w-0 flex-1 overflow-auto">
           <div className="relative" style={{ width: a.width + LABEL_PX }}>
             <Scale view={view} axis={a} zoom={zoom} />
             {group === "builds"
-              ? view.lanes.map((l) => (
-                  <LaneRow key={l.buildId} lane={l} axis={a} view={view} zoom={zoom} selected={jobId} onSelect={show} onPin={pin} />
+              ? view.lanes.map((l, i) => (
+                  <LaneRow
+                    key={l.buildId}
+                    lane={l}
+                    axis={a}
+                    view={view}
+                    zoom={zoom}
+                    selected={jobId}
+                    sight={seen(i)}
+                    preview={pins.preview}
+                    onSelect={show}
+                    dragging={dragging}
+                  />
                 ))
-              : view.groups[group].map((g) => (
+              : view.groups[group].map((g, i) => (
                   <GroupRowView
                     key={g.id}
                     row={g}
@@ -133,8 +197,11 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
                     view={view}
                     big={zoom === "days"}
                     selected={jobId}
+                    sight={seen(i)}
+                    over={over === g.id}
+                    preview={pins.preview}
                     onSelect={setJobId}
-                    onPin={pin}
+                    dragging={dragging}
                   />
                 ))}
             <div
@@ -153,7 +220,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
             view={view}
             onClose={() => setJobId(undefined)}
             onPin={(start) => pin(block, start)}
-            busy={act.busy}
+            busy={pins.busy}
           />
         ) : (
           <aside className="hidden w-[290px] shrink-0 border-l bg-card p-4 text-muted xl:block">

@@ -78,14 +78,20 @@ function MoveItem({ m, view, onShow }: { m: MoveRow; view: LanesView; onShow(id:
   const keep = () => {
     if (m.from === null) return;
     const start = zoneOf(view.zone).show(m.from);
+    const { place, fitters } = card.pin;
+    const rest = { ...(place && { place }), ...(fitters.length && { fitters }) };
     void act.run(
       async () => {
-        await send("PATCH", `jobs/${m.jobId}/pin`, { version: card.version, start });
+        await send("PATCH", `jobs/${m.jobId}/pin`, { version: card.version, start, ...rest });
         await send("POST", "plan");
       },
       `${m.name} is kept at ${start.replace("T", " ")}`,
       async () => {
-        await send("PATCH", `jobs/${m.jobId}/pin`, { version: card.version + 1 });
+        await send("PATCH", `jobs/${m.jobId}/pin`, {
+          version: card.version + 1,
+          ...(card.pin.start && { start: card.pin.start }),
+          ...rest,
+        });
         await send("POST", "plan");
       },
     );

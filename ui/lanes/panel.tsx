@@ -10,7 +10,7 @@ import { cx } from "../kit/cx";
 import { Field } from "../kit/field";
 import { clock, local, near, time } from "../kit/time";
 import { GainADay } from "./gain";
-import type { JobCard, LanesView } from "./view";
+import { isPinned, type JobCard, type LanesView } from "./view";
 
 export function JobPanel({
   card,
@@ -143,17 +143,27 @@ export function JobPanel({
               label="Start at"
               name="start"
               type="datetime-local"
-              defaultValue={card.pinStart ?? local(view.zone, block.from)}
+              defaultValue={card.pin.start ?? local(view.zone, block.from)}
               required
               hint={
-                card.pinStart ? `Pinned. The plan flows round it.` : "The plan then flows round it; a pin that breaks a rule is reported."
+                isPinned(card.pin)
+                  ? "Pinned. The plan flows round it."
+                  : "The plan then flows round it; a pin that breaks a rule is reported."
               }
             />
+            {(card.pin.place !== null || card.pin.fitters.length > 0) && (
+              <p className="text-[12px] text-muted">
+                Also pinned to{" "}
+                {[card.pin.place && (view.places[card.pin.place] ?? card.pin.place), ...card.pin.fitters.map((f) => view.people[f] ?? f)]
+                  .filter(Boolean)
+                  .join(", ")}
+              </p>
+            )}
             <div className="flex gap-2">
               <Button type="submit" disabled={busy}>
                 Pin
               </Button>
-              {card.pinStart && (
+              {isPinned(card.pin) && (
                 <Button disabled={busy} onClick={() => onPin(null)}>
                   Take the pin out
                 </Button>

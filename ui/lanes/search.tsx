@@ -8,6 +8,7 @@ import { toast } from "sonner";
 import type { Cost } from "@/core/plan/model";
 import { Button } from "../kit/button";
 import { sendLines } from "../kit/lines";
+import { SendError } from "../kit/send";
 
 const LENGTHS = [5, 20, 60];
 
@@ -21,7 +22,11 @@ interface Running {
 
 type Line = { better?: { cost: Cost; step: number }; done?: { steps: number } };
 
-export function Search({ disabled }: { disabled: boolean }) {
+/** Seconds of search behind a pin, and what they are spent on: what it displaced. */
+const BEHIND_A_PIN = 3;
+
+/** `behind` counts pins: each starts a short search around what it displaced. */
+export function Search({ disabled, behind }: { disabled: boolean; behind: number }) {
   const router = useRouter();
   const [running, setRunning] = useState<Running>();
   const [, tick] = useState(0);
@@ -32,27 +37,36 @@ export function Search({ disabled }: { disabled: boolean }) {
     const timer = setInterval(() => tick((n) => n + 1), 250);
     return () => clearInterval(timer);
   }, [going]);
-  const start = async (seconds: number) => {
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once a pin
+  useEffect(() => {
+    if (behind > 0) void start(BEHIND_A_PIN, true);
+  }, [behind]);
+  const start = async (seconds: number, local = false) => {
+    stop.current?.abort();
     stop.current = new AbortController();
+    const mine = stop.current;
     setRunning({ seconds, began: Date.now(), steps: 0 });
     try {
       await sendLines<Line>(
         "plan/search",
-        { seconds },
+        { seconds, local },
         (line) => {
           if (line.better)
             setRunning((r) => r && { ...r, first: r.first ?? line.better!.cost, best: line.better!.cost, steps: line.better!.step });
-          if (line.done) toast.success(`Searched ${line.done.steps} plans; the best is on the lanes`);
+          if (line.done && !local) toast.success(`Searched ${line.done.steps} plans; the best is on the lanes`);
         },
-        stop.current.signal,
+        mine.signal,
       );
     } catch (e) {
-      if ((e as Error).name === "AbortError") toast.success("Stopped; the best so far is kept");
+      if ((e as Error).name === "AbortError") {
+        if (stop.current === mine) toast.success("Stopped; the best so far is kept");
+      } else if (e instanceof SendError && e.status === 409) toast((e as Error).message);
       else toast.error((e as Error).message);
     }
+    if (stop.current !== mine) return;
     setRunning(undefined);
     // A stopped search still stores what it has: give it the moment that takes.
-    setTimeout(() => router.refresh(), stop.current.signal.aborted ? 900 : 0);
+    setTimeout(() => router.refresh(), mine.signal.aborted ? 900 : 0);
   };
   if (!running)
     return (

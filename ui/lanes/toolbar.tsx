@@ -1,6 +1,7 @@
 "use client";
 // Above the lanes: zoom, which plan this is, replan, what would move, publish.
 
+import { Redo2, Undo2 } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 import { useRef, useState } from "react";
 import type { ZoomName } from "@/core/lanes/axis";
@@ -13,6 +14,7 @@ import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { Moves } from "./moves";
 import { Search } from "./search";
+import type { Pins } from "./use-pins";
 import type { LanesView } from "./view";
 
 export type Group = "builds" | "bays" | "fitters";
@@ -24,6 +26,8 @@ export function Toolbar({
   group,
   onGroup,
   onShow,
+  pins,
+  behind,
 }: {
   view: LanesView;
   zoom: ZoomName;
@@ -31,6 +35,8 @@ export function Toolbar({
   group: Group;
   onGroup(g: Group): void;
   onShow(id: string): void;
+  pins: Pins;
+  behind: number;
 }) {
   const act = useAct();
   const [moving, setMoving] = useState(false);
@@ -105,7 +111,20 @@ export function Toolbar({
             Replan
           </Button>
         )}
-        <Search disabled={!view.hasPlan || act.busy} />
+        <div className="flex">
+          <Button
+            onClick={pins.undo}
+            disabled={!pins.undoable || pins.busy}
+            title="Undo the last pin (Ctrl Z)"
+            aria-label="Undo the last pin"
+          >
+            <Undo2 size={15} />
+          </Button>
+          <Button onClick={pins.redo} disabled={!pins.redoable || pins.busy} title="Pin again (Ctrl Y)" aria-label="Pin again">
+            <Redo2 size={15} />
+          </Button>
+        </div>
+        <Search disabled={!view.hasPlan || act.busy} behind={behind} />
         <Button onClick={() => setMoving(true)} disabled={!view.published || !view.hasPlan}>
           See what moves
         </Button>

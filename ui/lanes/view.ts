@@ -4,6 +4,17 @@ import type { GroupRow } from "@/core/lanes/groups";
 import type { Lane } from "@/core/lanes/lanes";
 import type { VanShape } from "../van/plan";
 
+/** What a job is pinned to: a local time, a place, people; null and empty where it is free. */
+export interface PinAt {
+  start: string | null;
+  place: string | null;
+  fitters: string[];
+}
+
+export const NO_PIN: PinAt = { start: null, place: null, fitters: [] };
+
+export const isPinned = (p: PinAt): boolean => p.start !== null || p.place !== null || p.fitters.length > 0;
+
 export interface JobCard {
   id: string;
   code: string;
@@ -13,7 +24,7 @@ export interface JobCard {
   stage: string;
   version: number;
   likely: string;
-  pinStart: string | null;
+  pin: PinAt;
   /** What is done before it by an order rule, with the reason. */
   after: { name: string; reason: string; done: boolean }[];
   covers: { name: string; approved: number; asked: number; waiting: number }[];

@@ -1,0 +1,9 @@
+// The people a job is pinned to.
+
+import { type Conn, run } from "./pool";
+
+/** Sets them as a whole. */
+export async function setPinFitters(c: Conn, job: string, fitters: readonly string[]): Promise<void> {
+  await run(c, "DELETE FROM job_pin_fitter WHERE job_id = ?", [job]);
+  for (const f of fitters) await run(c, "INSERT INTO job_pin_fitter (job_id, fitter_id) VALUES (?, ?)", [job, f]);
+}

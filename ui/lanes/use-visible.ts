@@ -1,0 +1,51 @@
+"use client";
+// Which part of a scrolled plane is in sight, in coarse steps, so that only that is drawn.
+
+import { type RefObject, useEffect, useState } from "react";
+
+export interface Sight {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+/** Redrawn every so many pixels of scrolling, with as much again around what is in sight. */
+const STEP = 320;
+const AROUND = 640;
+
+/** Everything, until the first measure. */
+const ALL: Sight = { left: 0, right: 3000, top: 0, bottom: 2000 };
+
+export function useVisible(ref: RefObject<HTMLElement | null>): Sight {
+  const [sight, setSight] = useState<Sight>(ALL);
+  useEffect(() => {
+    const el = ref.current;
+    if (!el) return;
+    let frame = 0;
+    const down = (n: number) => Math.floor(n / STEP) * STEP;
+    const measure = () => {
+      frame = 0;
+      const next = {
+        left: down(el.scrollLeft) - AROUND,
+        right: down(el.scrollLeft + el.clientWidth) + STEP + AROUND,
+        top: down(el.scrollTop) - AROUND,
+        bottom: down(el.scrollTop + el.clientHeight) + STEP + AROUND,
+      };
+      setSight((s) => (s.left === next.left && s.right === next.right && s.top === next.top && s.bottom === next.bottom ? s : next));
+    };
+    const soon = () => {
+      if (!frame) frame = requestAnimationFrame(measure);
+    };
+    measure();
+    el.addEventListener("scroll", soon, { passive: true });
+    const resize = new ResizeObserver(soon);
+    resize.observe(el);
+    return () => {
+      el.removeEventListener("scroll", soon);
+      resize.disconnect();
+      cancelAnimationFrame(frame);
+    };
+  }, [ref]);
+  return sight;
+}
