@@ -41,6 +41,9 @@ test("a moved job is kept as published, and earlier plans can be compared", asyn
   await expect(panel).toContainText("Mon 1 Mar 09:00");
   await page.getByRole("button", { name: "See what moves" }).click();
   const dialog = page.getByRole("dialog");
+  // By cause it stands under itself: nothing else brought it about.
+  await expect(dialog.getByRole("region", { name: /^Moves of .*, Seed library: pinned to Mon 1 Mar/ })).toBeVisible();
+  await dialog.getByRole("radio", { name: "By build" }).click();
   const row = dialog
     .getByRole("region", { name: "Moves of Seed library" })
     .getByRole("listitem")

@@ -26,6 +26,17 @@ export interface GainStep {
 const idle: Worker[] = [];
 const KEEP = 2;
 
+let warmed = false;
+
+/** Has a thread ready with its code compiled: plans the problem once, for nothing, the first time this is called. */
+export function warmUp(problem: () => Problem): void {
+  if (warmed) return;
+  warmed = true;
+  run({ kind: "plan", problem: problem(), seed: 1, iterations: 0, local: true }, () => undefined).catch(() => {
+    warmed = false;
+  });
+}
+
 /** Runs one task. When the signal fires the thread stops by itself and answers with what it has. */
 function run<R, P>(task: Task, onProgress: (p: P) => void, signal?: AbortSignal): Promise<R> {
   return new Promise((resolve, reject) => {

@@ -12,7 +12,7 @@ import { giveLease, loadPlan, nextNumber, publishedPlans, type StoredPlan, saveP
 import { type Conn, pool, run, transaction } from "@/db/pool";
 import { loadShop, loadWorkshop } from "@/db/shop";
 import { nowMinute } from "./clock";
-import { type Better, type GainStep, gainsInThread, planInThread, tryInThread } from "./plan-thread";
+import { type Better, type GainStep, gainsInThread, planInThread, tryInThread, warmUp } from "./plan-thread";
 import { Refusal } from "./refusal";
 
 /** Search steps on top of the rules: well under a second at the usual size, and the same result each time. */
@@ -42,6 +42,9 @@ export async function plansToCompare(
   const [list, plan] = await Promise.all([publishedPlans(pool()), number === undefined ? undefined : loadPlan(pool(), number, zone)]);
   return { list, plan };
 }
+
+/** Makes the planner ready for the first drag, where a page is opened on which one may come. */
+export const warmPlanner = (state: State): void => warmUp(() => toProblem(state.shop, state.now, state.published?.plan));
 
 /** The problem as it stands, for planning and for export. */
 export async function currentProblem(): Promise<{ problem: Problem; state: State }> {

@@ -2,6 +2,7 @@
 
 import { byBay, byFitter } from "@/core/lanes/groups";
 import { lanes } from "@/core/lanes/lanes";
+import { causes } from "@/core/plan/causes";
 import { diffPlans } from "@/core/plan/diff";
 import { sayDay } from "@/core/plan/words";
 import { workingDays } from "@/core/shop/dates";
@@ -39,7 +40,15 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
   }
   const name = (id: string) => ({ name: jobs[id]?.name ?? id, build: jobs[id]?.build ?? "" });
   const fixed = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "done" || j.state === "started").map((j) => j.id)));
+  const sorted = (list: readonly string[]) => [...list].sort().join();
   const diff = plan && other ? diffPlans(zone, other.plan, plan, fixed) : { moves: [], handovers: [] };
+  const roots = plan ? causes(plan, diff.moves) : new Map<string, string>();
+  const whys = new Map(diff.moves.map((m) => [m.job, m.why]));
+  const causeOf = (id: string): string => {
+    const root = roots.get(id) ?? id;
+    const { name: job, build } = name(root);
+    return `${job}, ${build}: ${whys.get(root) ?? ""}`;
+  };
   return {
     zone: shop.workshop.zone,
     now,
@@ -66,7 +75,7 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
         from: m.from,
         to: m.to,
         who:
-          [...m.oldFitters].sort().join() === [...m.newFitters].sort().join()
+          sorted(m.oldFitters) === sorted(m.newFitters)
             ? null
             : `${crewNames(shop, m.oldFitters) || "nobody"} → ${crewNames(shop, m.newFitters) || "nobody"}`,
         place:
@@ -74,6 +83,7 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
             ? null
             : `${placeName(shop, m.oldPlace)} → ${placeName(shop, m.newPlace)}`,
         why: m.why,
+        cause: causeOf(m.job),
       })),
     handovers: diff.handovers.flatMap((h) => {
       const b = shop.builds.find((x) => x.id === h.build);

@@ -57,7 +57,8 @@ describe("gains", () => {
     });
     expect(told.at(-1)).toBe(1);
     expect(list.length).toBe(told.length);
-    expect(new Set(list.map((g) => g.kind))).toEqual(new Set(["saturday", "late-shift", "first", "skill"]));
+    const kinds = new Set(list.map((g) => g.kind));
+    for (const kind of ["saturday", "late-shift", "first", "skill", "hands", "swap", "bench", "pair"]) expect(kinds).toContain(kind);
     for (let i = 1; i < list.length; i++) expect(list[i].days).toBeLessThanOrEqual(list[i - 1].days);
     expect(list[0].days).toBeGreaterThan(0);
   });
@@ -74,6 +75,51 @@ describe("gains", () => {
     expect(part.text).toContain("Job 4");
     expect(part.days).toBe(2);
   });
+  it("tries pairs of the best, and a pair is told with what both cost", () => {
+    const p = small();
+    const list = gains(p, makePlan(p, { iterations: 5 }), "k");
+    const pairs = list.filter((g) => g.kind === "pair");
+    expect(pairs.length).toBeGreaterThan(0);
+    expect(pairs.length).toBeLessThanOrEqual(3);
+    for (const g of pairs) {
+      const parts = list.filter((x) => x.kind !== "pair" && g.text.includes(x.text));
+      expect(parts.length).toBeGreaterThanOrEqual(2);
+      expect(g.hours).toBeGreaterThanOrEqual(Math.max(...parts.map((x) => x.hours)));
+    }
+  });
+  it("changes places with the build whose work it waits for, and says who waits then", () => {
+    const p = small();
+    const swap = gains(p, makePlan(p, { iterations: 5 }), "k").find((g) => g.kind === "swap")!;
+    expect(swap.text).toBe("it changes places with m");
+    expect(swap.days).toBeGreaterThan(0);
+    expect(swap.others[0]).toEqual({ build: "m", days: expect.any(Number) });
+  });
+  it("gains by a second pair of hands what the one pair held up", () => {
+    const p = small();
+    const hands = gains(p, makePlan(p, { iterations: 5 }), "k").find((g) => g.kind === "hands")!;
+    expect(hands.text).toContain("Ines");
+    expect(hands.days).toBeGreaterThan(0);
+  });
+  it("offers one more bay where the vans wait for one", () => {
+    const p = structuredClone(small()) as Problem;
+    for (const b of p.builds) for (const j of b.jobs) Object.assign(j, { place: "van", zones: ["floor"], crew: [{ skill: "any" }] });
+    p.builds.push(
+      ...["n", "o"].map((id) => ({
+        ...structuredClone(p.builds[0]),
+        id,
+        name: id,
+        jobs: p.builds[0].jobs.map((j) => ({ ...j, id: `${id}${j.id}`, after: j.after?.map((a) => ({ ...a, job: `${id}${a.job}` })) })),
+      })),
+    );
+    p.fitters.push(...["f3", "f4"].map((id) => ({ ...p.fitters[1], id, name: id })));
+    p.yard.places = 6;
+    const q = readProblem(p);
+    const plan = makePlan(q, { iterations: 5 });
+    const late = plan.builds.toSorted((x, y) => (y.finish ?? "").localeCompare(x.finish ?? ""))[0].id;
+    const bay = gains(q, plan, late).find((g) => g.kind === "bay")!;
+    expect(bay.text).toBe("one more bay like Long bay");
+    expect(bay.days).toBeGreaterThan(0);
+  });
   it("stops when told to", () => {
     const p = small();
     expect(gains(p, makePlan(p, { iterations: 0 }), "k", () => false).length).toBe(1);
@@ -84,7 +130,9 @@ describe("gains", () => {
     const list = measures(p, plan, "k", zoneOf(p.zone));
     expect(list.length).toBeGreaterThan(4);
     for (const m of list) {
-      const q = readProblem(m.problem);
+      const changed = structuredClone(p) as Problem;
+      m.take(changed);
+      const q = readProblem(changed);
       expect(checkPlan(q, readPlan(makePlan(q, { iterations: 0 }))), m.text).toEqual([]);
     }
   });

@@ -9,15 +9,15 @@ import { readProblem } from "./read";
 import { sayDay } from "./words";
 
 export interface Measure {
-  kind: "saturday" | "late-shift" | "part" | "first" | "skill";
+  kind: "saturday" | "late-shift" | "part" | "first" | "skill" | "hands" | "bay" | "swap" | "bench" | "pair";
   /** What to do, in words. */
   text: string;
   /** What it costs, in words. */
   price: string;
   /** Fitter-hours outside usual hours; 0 where none. */
   hours: number;
-  /** The problem with the measure taken. */
-  problem: Problem;
+  /** Takes the measure in a problem of its own. */
+  take(p: Problem): void;
 }
 
 export interface Gain {
@@ -34,9 +34,12 @@ export interface Gain {
 
 const STEPS = 24;
 
+/** Two measures together are tried for the best so many. */
+const PAIRED = 3;
+
 /**
- * Tries the measures for a build and returns them, best first: most days gained, then fewest extra
- * hours. `plan` is the plan at hand. The plain problem is searched just as long as each measure, so that a
+ * Tries the measures for a build, then pairs of the best, and returns them, best first: most days gained, then fewest
+ * extra hours. `plan` is the plan at hand. The plain problem is searched just as long as each measure, so that a
  * gain is due to the measure. `tell` is called after each; returning false stops.
  */
 export function gains(
@@ -49,22 +52,44 @@ export function gains(
   const plain = { ...problem, published: undefined };
   const base = makePlan(plain, { iterations: STEPS, start: plan });
   const list = measures(problem, base, buildId, zone);
-  const out: Gain[] = [];
-  for (let i = 0; i < list.length; i++) {
-    const m = list[i];
-    const next = makePlan(readProblem({ ...m.problem, published: undefined }), { iterations: STEPS, start: base });
+  const out: { measure: Measure; gain: Gain }[] = [];
+  const rank = (x: { gain: Gain }, y: { gain: Gain }) => y.gain.days - x.gain.days || x.gain.hours - y.gain.hours;
+  const go = (m: Measure, all: number): boolean => {
+    const changed = structuredClone(plain) as Problem;
+    m.take(changed);
+    const next = makePlan(readProblem(changed), { iterations: STEPS, start: base });
     const gain: Gain = { kind: m.kind, text: m.text, price: m.price, hours: m.hours, ...compare(problem, zone, base, next, buildId) };
-    out.push(gain);
-    if (tell?.(gain, i + 1, list.length) === false) break;
-  }
-  return out.sort((a, b) => b.days - a.days || a.hours - b.hours);
+    out.push({ measure: m, gain });
+    return tell?.(gain, out.length, all) !== false;
+  };
+  let on = true;
+  for (const m of list) if (on) on = go(m, list.length);
+  const best = out
+    .filter((x) => x.gain.days > 0)
+    .sort(rank)
+    .slice(0, PAIRED);
+  const pairs = best.flatMap((x, i) => best.slice(i + 1).map((y) => pair(x.measure, y.measure)));
+  for (const m of pairs) if (on) on = go(m, list.length + pairs.length);
+  return out.sort(rank).map((x) => x.gain);
 }
+
+const pair = (a: Measure, b: Measure): Measure => ({
+  kind: "pair",
+  text: `${a.text}, and ${b.text}`,
+  price: `${a.price}, and ${b.price}`,
+  hours: a.hours + b.hours,
+  take: (p) => {
+    a.take(p);
+    b.take(p);
+  },
+});
 
 function compare(problem: Problem, zone: Zone, base: Plan, next: Plan, buildId: string): Pick<Gain, "days" | "finish" | "others"> {
   const shop = problem.calendars.find((c) => c.id === "shop")!;
   const finish = (p: Plan, id: string) => {
-    const f = p.builds.find((b) => b.id === id)?.finish;
-    return f ? zone.parse(f) : undefined;
+    // A measure may have set the build's bench work apart.
+    const ends = p.builds.flatMap((b) => ((b.id === id || b.id === apart(id)) && b.finish ? [zone.parse(b.finish)] : []));
+    return ends.length ? Math.max(...ends) : undefined;
   };
   const all = [base, next].flatMap((p) => p.builds.flatMap((b) => (b.finish ? [zone.parse(b.finish)] : [])));
   const from = zone.dayOf(Math.min(...all));
@@ -86,6 +111,8 @@ function compare(problem: Problem, zone: Zone, base: Plan, next: Plan, buildId: 
       .filter((o) => Math.abs(o.days) >= 0.5),
   };
 }
+
+const apart = (build: string): string => `${build} on the bench`;
 
 const clock = (t: string) => +t.slice(0, 2) * 60 + +t.slice(3);
 
@@ -109,9 +136,13 @@ export function measures(problem: Problem, plan: Plan, buildId: string, zone: Zo
   return [
     ...saturdays(problem, zone, now, end, busiest[0]?.id),
     ...lateShift(problem, zone, now, busiest[0]?.id),
-    ...parts(problem, zone, build.id, open, planned),
-    first(problem, build.id),
-    ...training(problem, build.id, open, planned),
+    ...parts(zone, build.id, open, planned),
+    first(build.id),
+    ...training(problem, open, planned),
+    ...hands(zone, now, busiest[0]),
+    ...anotherBay(problem, build.id, open, planned),
+    ...swaps(problem, build.id, open, planned),
+    ...benchForward(build, open),
   ];
 }
 
@@ -125,14 +156,14 @@ function saturdays(problem: Problem, zone: Zone, now: number, end: number, fitte
     const date = formatDate(day);
     const words = sayDay(zone, zone.dayStart(day));
     const windows = [["08:00", "12:00"]];
-    const everybody = structuredClone(problem);
-    for (const c of everybody.calendars) c.extra = [...(c.extra ?? []).filter((e) => e.date !== date), { date, windows, overtime: true }];
     out.push({
       kind: "saturday",
       text: `everybody works ${words}, 08:00 to 12:00`,
       price: `${4 * problem.fitters.length} extra hours`,
       hours: 4 * problem.fitters.length,
-      problem: everybody,
+      take: (p) => {
+        for (const c of p.calendars) c.extra = [...(c.extra ?? []).filter((e) => e.date !== date), { date, windows, overtime: true }];
+      },
     });
     if (fitter) out.push(alone(problem, fitter, "saturday", `works ${words}, 08:00 to 12:00`, 4, [{ date, windows, overtime: true }]));
   }
@@ -148,17 +179,19 @@ function alone(
   hours: number,
   extra: NonNullable<Problem["calendars"][number]["extra"]>,
 ): Measure {
-  const p = structuredClone(problem);
-  const f = p.fitters.find((x) => x.id === fitter)!;
-  const own = structuredClone(p.calendars.find((c) => c.id === f.calendar)!);
-  own.id = `${own.id} + ${fitter}`;
-  const dates = new Set(extra.map((e) => e.date));
-  own.extra = [...(own.extra ?? []).filter((e) => !dates.has(e.date)), ...extra];
-  p.calendars.push(own);
-  f.calendar = own.id;
-  // Bays that keep shop hours have to be open for it.
-  for (const b of p.bays) if (b.calendar) delete b.calendar;
-  return { kind, text: `${f.name} ${text}`, price: `${hours} extra hours`, hours, problem: p };
+  const name = problem.fitters.find((x) => x.id === fitter)!.name;
+  const take = (p: Problem) => {
+    const f = p.fitters.find((x) => x.id === fitter)!;
+    const own = structuredClone(p.calendars.find((c) => c.id === f.calendar)!);
+    own.id = `${own.id} + ${kind}`;
+    const dates = new Set(extra.map((e) => e.date));
+    own.extra = [...(own.extra ?? []).filter((e) => !dates.has(e.date)), ...extra];
+    p.calendars.push(own);
+    f.calendar = own.id;
+    // Bays that keep shop hours have to be open for it.
+    for (const b of p.bays) if (b.calendar) delete b.calendar;
+  };
+  return { kind, text: `${name} ${text}`, price: `${hours} extra hours`, hours, take };
 }
 
 /** Two hours more on each of the next five days that the busiest fitter works. */
@@ -187,7 +220,7 @@ function lateShift(problem: Problem, zone: Zone, now: number, fitter: string | u
 }
 
 /** Each of the two parts that the build's work waits for most, two days earlier. */
-function parts(problem: Problem, zone: Zone, buildId: string, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
+function parts(zone: Zone, buildId: string, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
   const waiting = open
     .filter(
       (j) =>
@@ -199,22 +232,144 @@ function parts(problem: Problem, zone: Zone, buildId: string, open: ProblemJob[]
     )
     .slice(0, 2);
   return waiting.map((j) => {
-    const p = structuredClone(problem);
-    const job = p.builds.find((b) => b.id === buildId)!.jobs.find((x) => x.id === j.id)!;
-    job.partsFrom = zone.show(zone.parse(j.partsFrom!) - 2 * 1440);
-    return { kind: "part", text: `the parts of ${j.name} come two days earlier`, price: "a call or a courier", hours: 0, problem: p };
+    return {
+      kind: "part",
+      text: `the parts of ${j.name} come two days earlier`,
+      price: "a call or a courier",
+      hours: 0,
+      take: (p) => {
+        const job = p.builds.find((b) => b.id === buildId)!.jobs.find((x) => x.id === j.id)!;
+        job.partsFrom = zone.show(zone.parse(j.partsFrom!) - 2 * 1440);
+      },
+    };
   });
 }
 
 /** This build before all others. */
-function first(problem: Problem, buildId: string): Measure {
-  const p = structuredClone(problem);
-  for (const b of p.builds) b.weight = b.id === buildId ? b.weight * 8 : b.weight;
-  return { kind: "first", text: "this build goes before all others", price: "the others wait", hours: 0, problem: p };
+const first = (buildId: string): Measure => ({
+  kind: "first",
+  text: "this build goes before all others",
+  price: "the others wait",
+  hours: 0,
+  take: (p) => {
+    for (const b of p.builds) if (b.id === buildId) b.weight *= 8;
+  },
+});
+
+/** The busiest fitter's twin for five days from tomorrow: hired, or lent by a neighbour. */
+function hands(zone: Zone, now: number, busiest: Problem["fitters"][number] | undefined): Measure[] {
+  if (!busiest) return [];
+  const from = zone.dayStart(zone.dayOf(now) + 1);
+  const to = zone.dayStart(zone.dayOf(now) + 8);
+  return [
+    {
+      kind: "hands",
+      text: `a second pair of hands like ${busiest.name}'s for a week from tomorrow`,
+      price: "a week's pay for a hired hand",
+      hours: 40,
+      take: (p) => {
+        const away = [
+          [zone.show(now), zone.show(from)],
+          [zone.show(to), zone.show(to + 3000 * 1440)],
+        ];
+        p.fitters.push({ ...structuredClone(busiest), id: `${busiest.id} second`, name: `second ${busiest.name}`, away });
+      },
+    },
+  ];
+}
+
+/** Where the work waits for a bay: one more like it. */
+function anotherBay(problem: Problem, buildId: string, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
+  const waits = new Map<string, number>();
+  for (const j of open) {
+    const p = planned.get(j.id)!;
+    if (p.why?.slice(0, 2).some((w) => w.kind === "bay" || w.kind === "yard")) waits.set(p.place, (waits.get(p.place) ?? 0) + 1);
+  }
+  const [top] = [...waits].sort((a, b) => b[1] - a[1]);
+  const bay = problem.bays.find((b) => b.id === top?.[0]);
+  if (!bay || !problem.builds.some((b) => b.id === buildId)) return [];
+  return [
+    {
+      kind: "bay",
+      text: `one more bay like ${bay.name}`,
+      price: "room for a van, cleared or rented",
+      hours: 0,
+      take: (p) => void p.bays.push({ ...structuredClone(bay), id: `${bay.id} more`, name: `another ${bay.name}`, closed: [] }),
+    },
+  ];
+}
+
+/** The two builds whose people and bays this one waits for most: it goes before each of them. */
+function swaps(problem: Problem, buildId: string, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
+  const buildOf = new Map(problem.builds.flatMap((b) => b.jobs.map((j) => [j.id, b] as const)));
+  const waits = new Map<Problem["builds"][number], number>();
+  for (const j of open) {
+    const mine = planned.get(j.id)!;
+    const kind = mine.why?.[0]?.kind;
+    if (kind !== "fitter" && kind !== "bay") continue;
+    // Whose work ended last before it with one of its people, or at its place.
+    let last: { end: string; build: Problem["builds"][number] } | undefined;
+    for (const p of planned.values()) {
+      const build = buildOf.get(p.id);
+      if (!build || build.id === buildId || p.end > mine.start || (last && p.end <= last.end)) continue;
+      if (kind === "fitter" ? p.fitters.some((f) => mine.fitters.includes(f)) : p.place === mine.place) last = { end: p.end, build };
+    }
+    if (last) waits.set(last.build, (waits.get(last.build) ?? 0) + 1);
+  }
+  return [...waits]
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, 2)
+    .map(([other]) => ({
+      kind: "swap",
+      text: `it changes places with ${other.name}`,
+      price: `${other.name} waits`,
+      hours: 0,
+      take: (p) => {
+        const mine = p.builds.find((b) => b.id === buildId)!;
+        const theirs = p.builds.find((b) => b.id === other.id)!;
+        mine.weight *= 4;
+        theirs.weight /= 4;
+        if (theirs.due < mine.due) [mine.due, theirs.due] = [theirs.due, mine.due];
+      },
+    }));
+}
+
+/** Bench work that waits for nothing on the van goes first of all, whatever its date. */
+function benchForward(build: Problem["builds"][number], open: ProblemJob[]): Measure[] {
+  const bench = new Set(open.filter((j) => j.place === "bench").map((j) => j.id));
+  const done = new Set(build.jobs.filter((j) => typeof j.state === "object" && "done" in j.state).map((j) => j.id));
+  // What follows van work that is still to do stays with the van.
+  for (let n = -1; n !== bench.size; ) {
+    n = bench.size;
+    for (const j of build.jobs)
+      if (bench.has(j.id) && [...(j.after ?? []).map((a) => a.job), ...(j.covers ?? [])].some((x) => !bench.has(x) && !done.has(x)))
+        bench.delete(j.id);
+  }
+  if (!bench.size) return [];
+  return [
+    {
+      kind: "bench",
+      text: `its bench work comes forward (${bench.size} ${bench.size === 1 ? "job" : "jobs"})`,
+      price: "the others' bench work waits",
+      hours: 0,
+      take: (p) => {
+        const mine = p.builds.find((b) => b.id === build.id)!;
+        p.builds.push({
+          ...mine,
+          id: apart(build.id),
+          at: undefined,
+          due: p.now,
+          weight: mine.weight * 3,
+          jobs: mine.jobs.filter((j) => bench.has(j.id)),
+        });
+        mine.jobs = mine.jobs.filter((j) => !bench.has(j.id));
+      },
+    },
+  ];
 }
 
 /** Where the work waits for a fitter: another one who could do it too. */
-function training(problem: Problem, _buildId: string, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
+function training(problem: Problem, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
   const waits = new Map<string, number>();
   for (const j of open) {
     if (planned.get(j.id)!.why?.[0]?.kind !== "fitter") continue;
@@ -228,9 +383,15 @@ function training(problem: Problem, _buildId: string, open: ProblemJob[], planne
     .filter((f) => (f.skills[skill] ?? 0) < level)
     .sort((a, b) => (b.skills[skill] ?? 0) - (a.skills[skill] ?? 0) || Object.keys(a.skills).length - Object.keys(b.skills).length)[0];
   if (!pupil) return [];
-  const p = structuredClone(problem);
-  p.fitters.find((f) => f.id === pupil.id)!.skills[skill] = level;
   return [
-    { kind: "skill", text: `${pupil.name} learns ${skill} to level ${level}`, price: "time with somebody who can", hours: 0, problem: p },
+    {
+      kind: "skill",
+      text: `${pupil.name} learns ${skill} to level ${level}`,
+      price: "time with somebody who can",
+      hours: 0,
+      take: (p) => {
+        p.fitters.find((f) => f.id === pupil.id)!.skills[skill] = level;
+      },
+    },
   ];
 }

@@ -164,6 +164,7 @@ export function benchPlans(): { text: string; broken: number } {
           percent(moved / five.jobs.length),
           String(late(plan) - late(five)),
           String(Math.round(total(plan) - total(five))),
+          String(Math.round(plan.cost?.churn ?? 0)),
           bad ? `${bad} BROKEN` : "valid",
         ]);
         console.log(replans.at(-1)!.join("  "));
@@ -187,7 +188,7 @@ ${table(["workshop", "builds", "late", "flow", "shunts", "overtime"], parts)}
 After one change, from the plan of five seconds as the published one, without further search. Late: builds more (or less) after their
 date than before. The plans replanned are packed tight by the search, so that what is displaced often finds no gap near by.
 
-${table(["workshop", "builds", "change", "time", "moved", "share", "late", "cost", "checker"], replans)}
+${table(["workshop", "builds", "change", "time", "moved", "share", "late", "cost", "churn", "checker"], replans)}
 `;
   return { text, broken };
 }

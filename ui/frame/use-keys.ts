@@ -5,18 +5,14 @@ import { useRouter } from "next/navigation";
 import { useEffect, useRef } from "react";
 import { VIEWS } from "./views";
 
-/** Whether a key press belongs to a field or an open dialog. */
-export const typing = (e: KeyboardEvent): boolean => {
+/** Whether a key press goes to a field or an open dialog. */
+export const inField = (e: KeyboardEvent): boolean => {
   const t = e.target as HTMLElement;
-  return (
-    e.ctrlKey ||
-    e.metaKey ||
-    e.altKey ||
-    ["INPUT", "TEXTAREA", "SELECT"].includes(t.tagName) ||
-    t.isContentEditable ||
-    !!document.querySelector('[role="dialog"]')
-  );
+  return ["INPUT", "TEXTAREA", "SELECT"].includes(t.tagName) || t.isContentEditable || !!document.querySelector('[role="dialog"]');
 };
+
+/** The same, or a key with a modifier, which is not one of our single keys. */
+export const typing = (e: KeyboardEvent): boolean => e.ctrlKey || e.metaKey || e.altKey || inField(e);
 
 export function useKeys(on: { find(): void; help(): void }): void {
   const router = useRouter();

@@ -7,7 +7,7 @@ import { axis, ZOOMS, type ZoomName } from "@/core/lanes/axis";
 import type { Block } from "@/core/lanes/lanes";
 import { groupHeight, laneShape, meets, tops } from "@/core/lanes/sight";
 import { zoneOf } from "@/core/time/zone";
-import { typing } from "../frame/use-keys";
+import { inField } from "../frame/use-keys";
 import { buttonClass } from "../kit/button";
 import { GroupRowView } from "./group-row";
 import { LABEL_PX, LaneRow } from "./lane";
@@ -109,17 +109,23 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
     if (to) void pins.set(b.jobId, pinAt(b, own, { row: to.id }), true);
   };
 
-  const onKey = (e: React.KeyboardEvent) => {
-    if (typing(e.nativeEvent)) return;
-    if (e.ctrlKey || e.metaKey) {
+  // Undo and redo go wherever the focus is, as long as nobody is typing.
+  useEffect(() => {
+    const onUndo = (e: KeyboardEvent) => {
+      if (!(e.ctrlKey || e.metaKey) || inField(e)) return;
       const undo = e.key === "z" && !e.shiftKey;
       const redo = e.key === "y" || (e.key === "Z" && e.shiftKey);
       if (!undo && !redo) return;
       e.preventDefault();
       if (undo) pins.undo();
       else pins.redo();
-      return;
-    }
+    };
+    window.addEventListener("keydown", onUndo);
+    return () => window.removeEventListener("keydown", onUndo);
+  }, [pins]);
+
+  const onKey = (e: React.KeyboardEvent) => {
+    if (inField(e.nativeEvent) || e.ctrlKey || e.metaKey) return;
     const here = block ?? blocks.find((b) => b.to > view.now);
     if (!here) return;
     const step = (n: number) => {
@@ -148,7 +154,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
       hand(here, e.key === "ArrowUp" ? -1 : 1);
       return;
     }
-    const run = keys[e.key];
+    const run = e.altKey ? undefined : keys[e.key];
     if (!run) return;
     e.preventDefault();
     run();

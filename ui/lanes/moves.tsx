@@ -1,7 +1,9 @@
 "use client";
-// What the working plan moves against a published one: handovers first, then jobs by build, with the reason of each.
+// What the working plan moves against a published one: handovers first, then jobs by what set them off or by build, with the reason of each.
 
 import { usePathname, useRouter } from "next/navigation";
+import { ToggleGroup } from "radix-ui";
+import { useState } from "react";
 import { zoneOf } from "@/core/time/zone";
 import { Button } from "../kit/button";
 import { Select } from "../kit/field";
@@ -14,8 +16,11 @@ import type { LanesView, MoveRow } from "./view";
 export function Moves({ view, onShow }: { view: LanesView; onShow(id: string): void }) {
   const router = useRouter();
   const path = usePathname();
-  const builds = new Map<string, MoveRow[]>();
-  for (const m of view.moves) builds.set(m.build, [...(builds.get(m.build) ?? []), m]);
+  const [by, setBy] = useState<"cause" | "build">("cause");
+  const groups = new Map<string, MoveRow[]>();
+  for (const m of view.moves) groups.set(m[by], [...(groups.get(m[by]) ?? []), m]);
+  // What moves most first.
+  const list = [...groups].sort((a, b) => b[1].length - a[1].length);
   return (
     <div className="flex flex-col gap-5">
       {view.plans.length > 1 && view.against && (
@@ -55,10 +60,29 @@ export function Moves({ view, onShow }: { view: LanesView; onShow(id: string): v
           </table>
         </section>
       )}
-      {[...builds].map(([build, moves]) => (
-        <section key={build} aria-label={`Moves of ${build}`}>
+      {view.moves.length > 0 && (
+        <ToggleGroup.Root
+          type="single"
+          value={by}
+          onValueChange={(v) => v && setBy(v as typeof by)}
+          aria-label="Moves grouped by"
+          className="flex self-start overflow-hidden rounded-md border bg-card"
+        >
+          {(["cause", "build"] as const).map((g) => (
+            <ToggleGroup.Item
+              key={g}
+              value={g}
+              className="h-8 px-3 data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-paper"
+            >
+              By {g}
+            </ToggleGroup.Item>
+          ))}
+        </ToggleGroup.Root>
+      )}
+      {list.map(([head, moves]) => (
+        <section key={head} aria-label={`Moves of ${head}`}>
           <h3 className="mb-1 text-[15px]">
-            {build} <span className="text-[12px] font-normal text-muted">{moves.length}</span>
+            {head} <span className="text-[12px] font-normal text-muted">{moves.length}</span>
           </h3>
           <ul>
             {moves.map((m) => (
@@ -100,7 +124,7 @@ function MoveItem({ m, view, onShow }: { m: MoveRow; view: LanesView; onShow(id:
     <li className="flex items-start gap-3 border-b py-2 last:border-0">
       <StageBadge stage={m.stage} className="mt-0.5" />
       <button type="button" onClick={() => onShow(m.jobId)} className="min-w-0 flex-1 text-left hover:underline">
-        <b>{m.name}</b>
+        <b>{m.name}</b> <span className="text-muted">{m.build}</span>
         <span className="block">
           {m.from === null ? "new" : time(view.zone, m.from)} → {m.to === null ? "no place" : time(view.zone, m.to)}
           {m.place && ` · ${m.place}`}

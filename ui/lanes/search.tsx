@@ -26,6 +26,14 @@ type Line = { better?: { cost: Cost; step: number }; done?: { steps: number } };
 const BEHIND_A_PIN = 3;
 
 /** `behind` counts pins: each starts a short search around what it displaced. */
+/** What the parts of the cost have come to, for those who want to know where the gain is. */
+const parts = (first: Cost, best: Cost): string =>
+  (["late", "flow", "shunts", "churn", "overtime"] as const)
+    .map((k) => [k, first[k] ?? 0, best[k] ?? 0] as const)
+    .filter(([, a, b]) => a || b)
+    .map(([k, a, b]) => `${k} ${Math.round(a)} → ${Math.round(b)}`)
+    .join(" · ");
+
 export function Search({ disabled, behind }: { disabled: boolean; behind: number }) {
   const router = useRouter();
   const [running, setRunning] = useState<Running>();
@@ -91,7 +99,7 @@ export function Search({ disabled, behind }: { disabled: boolean; behind: number
   return (
     <div className="flex items-center gap-2" role="status" aria-label="Searching">
       <div className="w-52 leading-tight">
-        <p className="text-[12px]">
+        <p className="truncate text-[12px]" title={running.best && running.first ? parts(running.first, running.best) : undefined}>
           {running.best ? (
             <>
               best so far <b>{gained > 0.05 ? `${gained.toFixed(1)} % better` : "as before"}</b>, {running.steps} steps
@@ -100,6 +108,7 @@ export function Search({ disabled, behind }: { disabled: boolean; behind: number
             "searching …"
           )}
         </p>
+        {running.best && running.first && <p className="truncate text-[11px] text-muted">{parts(running.first, running.best)}</p>}
         <div
           className="mt-1 h-1.5 overflow-hidden rounded bg-sunk"
           role="progressbar"

@@ -42,6 +42,8 @@ export interface MoveRow {
   who: string | null;
   place: string | null;
   why: string;
+  /** The job whose own move brought this one about (itself, where nothing else did), and what moved that. */
+  cause: string;
 }
 
 export interface HandoverRow {
