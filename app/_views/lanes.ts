@@ -1,16 +1,18 @@
 // Fills the lanes view: lanes, the panel's facts, and what would move against the published plan.
 
-import { byBay, byFitter } from "@/core/lanes/groups";
+import { byBay, byFitter, type Weeks } from "@/core/lanes/groups";
 import { lanes } from "@/core/lanes/lanes";
 import { causes } from "@/core/plan/causes";
 import { diffPlans } from "@/core/plan/diff";
 import { sayDay } from "@/core/plan/words";
+import { bestBond, blockedMinutes } from "@/core/shop/bond";
 import { workingDays } from "@/core/shop/dates";
 import { calendarData } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
 import { shotState } from "@/core/shop/proof";
 import { crewNames, placeName, sayMinutes } from "@/core/shop/say";
 import { openHours } from "@/core/time/calendar";
+import { OpenSet } from "@/core/time/openset";
 import type { State } from "@/server/planning";
 import type { JobCard, LanesView } from "@/ui/lanes/view";
 import { vanShape } from "./van";
@@ -34,14 +36,20 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
   const other = against ?? published;
   const all = lanes(shop, plan, other?.plan, now);
   const jobs: Record<string, JobCard> = {};
+  const blocks = new Map(all.flatMap((l) => l.blocks.map((x) => [x.jobId, x] as const)));
+  const calendar = shop.calendars.find((c) => c.id === "shop");
+  const today = zone.dayOf(now);
+  const open = calendar && openHours(zone, calendarData(calendar), today - BACK_DAYS, today + 400).open;
   for (const b of shop.builds) {
     const byId = new Map(b.jobs.map((j) => [j.id, j]));
-    for (const j of b.jobs) jobs[j.id] = card(state, b.name, j, byId);
+    for (const j of b.jobs) jobs[j.id] = { ...card(state, b.name, j, byId), bond: bondOf(j, blocks.get(j.id), open) };
   }
   const name = (id: string) => ({ name: jobs[id]?.name ?? id, build: jobs[id]?.build ?? "" });
   const fixed = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "done" || j.state === "started").map((j) => j.id)));
   const sorted = (list: readonly string[]) => [...list].sort().join();
   const diff = plan && other ? diffPlans(zone, other.plan, plan, fixed) : { moves: [], handovers: [] };
+  const shown = days(state, Math.max(...all.map((l) => Math.max(l.date.finish ?? now, l.date.due)), now));
+  const weeks = weeksOf(state, shown);
   const roots = plan ? causes(plan, diff.moves) : new Map<string, string>();
   const whys = new Map(diff.moves.map((m) => [m.job, m.why]));
   const causeOf = (id: string): string => {
@@ -53,12 +61,12 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
     zone: shop.workshop.zone,
     now,
     lanes: all,
-    groups: { bays: byBay(shop, all), fitters: byFitter(shop, all) },
+    groups: { bays: byBay(shop, all, weeks), fitters: byFitter(shop, all, weeks) },
     vans: Object.fromEntries(shop.builds.map((b) => [b.vanId, vanShape(shop, b.vanId)])),
     jobs,
     places: Object.fromEntries([...shop.bays.map((b) => [b.id, b.name]), ["yard", "Yard"], ["bench", "Bench"]]),
     people: Object.fromEntries(shop.fitters.map((f) => [f.id, f.name])),
-    days: days(state, Math.max(...all.map((l) => Math.max(l.date.finish ?? now, l.date.due)), now)),
+    days: shown,
     published: published ? { number: published.head.number!, madeAt: published.head.madeAt, note: published.head.note } : null,
     plans,
     against: other ? { number: other.head.number!, note: other.head.note, newest: other.head.number === published?.head.number } : null,
@@ -104,7 +112,7 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
   };
 }
 
-function card({ zone }: State, build: string, j: JobRow, byId: Map<string, JobRow>): JobCard {
+function card({ zone }: State, build: string, j: JobRow, byId: Map<string, JobRow>): Omit<JobCard, "bond"> {
   const { best, likely, worst } = j.minutes;
   return {
     id: j.id,
@@ -140,6 +148,38 @@ function card({ zone }: State, build: string, j: JobRow, byId: Map<string, JobRo
       state: p.state === "promised" && p.promisedAt !== null ? `promised ${sayDay(zone, p.promisedAt)}` : PART_WORDS[p.state],
     })),
   };
+}
+
+/** Weeks of the days shown, and the hours of people and bays in them. */
+function weeksOf({ shop, zone, now }: State, shown: LanesView["days"]): Weeks {
+  const first = zone.dayOf(shown[0]?.at ?? now);
+  const last = first + shown.length;
+  const sets = new Map<string, OpenSet>();
+  const hours = (calendar: string | null): OpenSet => {
+    const row = shop.calendars.find((c) => c.id === (calendar ?? "shop"));
+    return row ? openHours(zone, calendarData(row), first, last).open : OpenSet.of([]);
+  };
+  return {
+    mondays: Array.from({ length: Math.floor(shown.length / 7) + 1 }, (_, i) => zone.dayStart(first + 7 * i)),
+    open: (id) => {
+      let set = sets.get(id);
+      if (!set) {
+        const fitter = shop.fitters.find((f) => f.id === id);
+        const off = (fitter?.absences ?? shop.bays.find((b) => b.id === id)?.closures ?? []).map((o) => [o.from, o.to] as [number, number]);
+        set = hours(fitter?.calendarId ?? shop.bays.find((b) => b.id === id)?.calendarId ?? null).without(off);
+        sets.set(id, set);
+      }
+      return set;
+    },
+  };
+}
+
+/** What a planned hold blocks, and when the bond would cost least. */
+function bondOf(j: JobRow, block: { from: number; to: number } | undefined, open: OpenSet | undefined): JobCard["bond"] {
+  if (!block || !open || j.hold.minutes === 0 || (j.state !== "todo" && j.state !== "paused")) return null;
+  const blocked = blockedMinutes(open, block.to, j.hold.minutes);
+  const best = bestBond(open, block.from, open.minutes(block.from, block.to), j.hold.minutes);
+  return { blocked, better: best && best.blocked < blocked && best.start > block.from ? best : null };
 }
 
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];

@@ -1,8 +1,10 @@
 // The same plan seen from its bays and from its people: who is where, and who does what, when.
 
 import type { Shop } from "../shop/model";
+import type { OpenSet } from "../time/openset";
 import type { Minute } from "../time/zone";
 import type { Block, Lane } from "./lanes";
+import { type WeekLoad, weekLoad } from "./load";
 import { pack } from "./pack";
 
 export interface GroupBlock extends Block {
@@ -20,13 +22,22 @@ export interface GroupRow {
   stays: { buildId: string; build: string; from: Minute; to: Minute }[];
   /** Stretches in which nobody works here: absences, closures. */
   off: { from: Minute; to: Minute; reason: string }[];
+  /** Booked against open hours, by week; empty where hours say nothing (yard, bench). */
+  load: WeekLoad[];
+}
+
+/** Mondays from the first to the last, with the hours to count against. */
+export interface Weeks {
+  mondays: readonly Minute[];
+  /** Of a fitter by their id, of a bay by its id. */
+  open(id: string): OpenSet;
 }
 
 const all = (lanes: readonly Lane[]): GroupBlock[] =>
   lanes.flatMap((l) => l.blocks.map((b) => ({ ...b, build: l.name, buildId: l.buildId })));
 
 /** One row a bay, the yard and the bench, with the work that happens there. */
-export function byBay(shop: Shop, lanes: readonly Lane[]): GroupRow[] {
+export function byBay(shop: Shop, lanes: readonly Lane[], weeks?: Weeks): GroupRow[] {
   const blocks = all(lanes);
   const row = (id: string, name: string, about: string, off: GroupRow["off"]): GroupRow => {
     const mine = blocks.filter((b) => (b.bench ? "bench" : b.place) === id);
@@ -41,6 +52,15 @@ export function byBay(shop: Shop, lanes: readonly Lane[]): GroupRow[] {
       blocks: mine,
       stays: id === "yard" ? [] : stays.sort((a, b) => a.from - b.from),
       off,
+      // A bay is taken as long as a van stands in it, worked on or not.
+      load:
+        !weeks || id === "yard" || id === "bench"
+          ? []
+          : weekLoad(
+              weeks.mondays,
+              weeks.open(id),
+              stays.map((s) => [s.from, s.to] as const),
+            ),
     };
   };
   return [
@@ -51,16 +71,23 @@ export function byBay(shop: Shop, lanes: readonly Lane[]): GroupRow[] {
 }
 
 /** One row a fitter, with all that they are on. */
-export function byFitter(shop: Shop, lanes: readonly Lane[]): GroupRow[] {
+export function byFitter(shop: Shop, lanes: readonly Lane[], weeks?: Weeks): GroupRow[] {
   const blocks = all(lanes);
   return shop.fitters
     .filter((f) => !f.retired)
     .map((f) => {
       const mine = blocks.filter((b) => b.fitters.includes(f.id)).map((b) => ({ ...b }));
+      const load = weeks
+        ? weekLoad(
+            weeks.mondays,
+            weeks.open(f.id),
+            mine.map((b) => [b.from, b.to] as const),
+          )
+        : [];
       const about = Object.entries(f.skills)
         .map(([s, l]) => `${s} ${l}`)
         .join(" · ");
-      return { id: f.id, name: f.name, about, rows: Math.max(1, pack(mine)), blocks: mine, stays: [], off: f.absences };
+      return { id: f.id, name: f.name, about, rows: Math.max(1, pack(mine)), blocks: mine, stays: [], off: f.absences, load };
     });
 }
 

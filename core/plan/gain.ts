@@ -28,6 +28,10 @@ export interface Gain {
   /** Working days by which the build ends earlier; may be 0 or negative. */
   days: number;
   finish: string | null;
+  /** Starts that move by it. */
+  moved: number;
+  /** Where the build's chain of reasons spends most of its time then: what a gain would have to come from next. */
+  through: string | null;
   /** Builds whose end moves by half a working day or more: days later (negative: earlier). */
   others: { build: string; days: number }[];
 }
@@ -36,6 +40,7 @@ const STEPS = 24;
 
 /** Two measures together are tried for the best so many. */
 const PAIRED = 3;
+const PAIRS = 6;
 
 /**
  * Tries the measures for a build, then pairs of the best, and returns them, best first: most days gained, then fewest
@@ -58,19 +63,42 @@ export function gains(
     const changed = structuredClone(plain) as Problem;
     m.take(changed);
     const next = makePlan(readProblem(changed), { iterations: STEPS, start: base });
-    const gain: Gain = { kind: m.kind, text: m.text, price: m.price, hours: m.hours, ...compare(problem, zone, base, next, buildId) };
+    const gain: Gain = {
+      kind: m.kind,
+      text: m.text,
+      price: m.price,
+      hours: m.hours,
+      ...compare(problem, zone, base, next, buildId),
+      moved: movedBy(base, next),
+      through: through(problem, next, buildId),
+    };
     out.push({ measure: m, gain });
     return tell?.(gain, out.length, all) !== false;
   };
   let on = true;
   for (const m of list) if (on) on = go(m, list.length);
-  const best = out
+  const helps = out
     .filter((x) => x.gain.days > 0)
     .sort(rank)
     .slice(0, PAIRED);
-  const pairs = best.flatMap((x, i) => best.slice(i + 1).map((y) => pair(x.measure, y.measure)));
+  // What gains nothing alone may gain with another: a part that comes sooner, or a bay, when the other was the next to wait for.
+  const idle = out.filter((x) => x.gain.days <= 0 && (x.gain.kind === "part" || x.gain.kind === "bay")).slice(0, 2);
+  const best = [...helps, ...idle];
+  const pairs = best.flatMap((x, i) => best.slice(i + 1).map((y) => pair(x.measure, y.measure))).slice(0, PAIRS);
   for (const m of pairs) if (on) on = go(m, list.length + pairs.length);
   return out.sort(rank).map((x) => x.gain);
+}
+
+function movedBy(base: Plan, next: Plan): number {
+  const starts = new Map(base.jobs.map((j) => [j.id, j.start]));
+  return next.jobs.filter((j) => starts.get(j.id) !== j.start).length;
+}
+
+function through(problem: Problem, next: Plan, buildId: string): string | null {
+  const chain = next.builds.find((b) => b.id === buildId)?.chain ?? [];
+  const longest = chain.toSorted((a, b) => b.minutes - a.minutes)[0];
+  const job = problem.builds.flatMap((b) => b.jobs).find((j) => j.id === longest?.job);
+  return job ? job.name : null;
 }
 
 const pair = (a: Measure, b: Measure): Measure => ({

@@ -61,7 +61,9 @@ export function GainADay({ buildId, names }: { buildId: string; names: Record<st
               <span>
                 {g.text}
                 <span className="block text-[12px] text-muted">
-                  {g.days > 0 ? g.price : "gains nothing"}
+                  {g.days > 0
+                    ? `${g.price} · ${g.moved} ${g.moved === 1 ? "job moves" : "jobs move"}`
+                    : `gains nothing${g.through ? `: the chain then runs through ${g.through}` : ""}`}
                   {g.others.length > 0 &&
                     ` · ${g.others.map((o) => `${names[o.build] ?? o.build} ${o.days > 0 ? `${sayDays(o.days)} late` : `${sayDays(-o.days).slice(1)} sooner`}`).join(", ")}`}
                 </span>

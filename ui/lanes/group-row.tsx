@@ -4,9 +4,10 @@
 import type { Axis } from "@/core/lanes/axis";
 import type { GroupRow } from "@/core/lanes/groups";
 import type { Block } from "@/core/lanes/lanes";
+import { loadPercent } from "@/core/lanes/load";
 import { groupHeight, meets, ROW_PX as ROW } from "@/core/lanes/sight";
 import { cx } from "../kit/cx";
-import { time } from "../kit/time";
+import { day, time } from "../kit/time";
 import { BlockView } from "./block";
 import { LABEL_PX } from "./lane";
 import type { Dragging } from "./use-drag";
@@ -14,6 +15,9 @@ import type { Preview } from "./use-pins";
 import type { LanesView } from "./view";
 
 const BLOCK = 19;
+/** Per cent of a week's hours from which on it is busy, and full: a late part has then no room left to be made good. */
+const BUSY = 80;
+const FULL = 95;
 
 export function GroupRowView({
   row,
@@ -41,6 +45,10 @@ export function GroupRowView({
   dragging(b: Block, row?: string): Dragging;
 }) {
   const height = groupHeight(row);
+  const coming = row.load.filter((w) => w.to > view.now).slice(0, 3);
+  const ahead = coming.length
+    ? `booked ${coming.map((w) => (loadPercent(w) === undefined ? "–" : loadPercent(w))).join(", ")} % in ${coming.length} weeks`
+    : undefined;
   const inSight = (from: number, to: number) => sight !== undefined && meets(axis.x(from), axis.x(to), sight.from, sight.to);
   return (
     <section
@@ -52,6 +60,7 @@ export function GroupRowView({
       <div className="sticky left-0 z-[15] flex h-full flex-col justify-center border-r bg-card px-2.5" style={{ width: LABEL_PX }}>
         <p className="wide truncate text-[14px]">{row.name}</p>
         <p className="line-clamp-2 text-[11px] leading-tight text-muted">{row.about}</p>
+        {ahead && <p className="text-[11px] leading-tight">{ahead}</p>}
       </div>
       <div className={cx("absolute inset-y-0", !preview && "overflow-hidden")} style={{ left: LABEL_PX, width: axis.width }}>
         {view.days.map(
@@ -77,6 +86,25 @@ export function GroupRowView({
             {o.reason || "away"}
           </div>
         ))}
+        {row.load.map((w) => {
+          const percent = loadPercent(w);
+          if (percent === undefined || percent === 0 || !inSight(w.from, w.to)) return null;
+          const left = axis.x(w.from);
+          const width = axis.x(w.to) - left - 3;
+          return (
+            <div
+              key={`load ${w.from}`}
+              className="absolute top-0 h-[5px] overflow-hidden bg-sunk"
+              style={{ left, width }}
+              title={`Week of ${day(view.zone, w.from)}: ${percent} % of the open hours are booked`}
+            >
+              <div
+                className={cx("h-full", percent >= FULL ? "bg-signal" : percent >= BUSY ? "bg-amber" : "bg-green")}
+                style={{ width: `${Math.min(100, percent)}%` }}
+              />
+            </div>
+          );
+        })}
         {row.stays.map((s) => (
           <div
             key={`${s.buildId} ${s.from}`}

@@ -4,6 +4,7 @@
 import { X } from "lucide-react";
 import Link from "next/link";
 import type { Block } from "@/core/lanes/lanes";
+import { sayMinutes } from "@/core/shop/say";
 import { zoneOf } from "@/core/time/zone";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
@@ -52,6 +53,29 @@ export function JobPanel({
         {block.fitters.map((f) => view.people[f] ?? f).join(" + ") || "nobody named"} · {card.likely}
       </p>
       {block.holdUntil !== null && <p className="mt-1">Then nobody touches it until {near(view.zone, block.holdUntil, view.now)}.</p>}
+
+      {card.bond && (
+        <p className="mt-1 text-muted">
+          {card.bond.blocked === 0
+            ? "The hold falls on closed hours and blocks nobody."
+            : `The hold keeps its zones from ${sayMinutes(card.bond.blocked)} of working time.`}
+          {card.bond.better && (
+            <>
+              {" "}
+              Ended at {near(view.zone, card.bond.better.end, view.now)}, it would block{" "}
+              {card.bond.better.blocked === 0 ? "none" : sayMinutes(card.bond.better.blocked)}.{" "}
+              <button
+                type="button"
+                disabled={busy}
+                className="font-bold text-ink underline"
+                onClick={() => onPin(card.bond!.better!.start)}
+              >
+                Set it then
+              </button>
+            </>
+          )}
+        </p>
+      )}
 
       {planned && (
         <Part title="Why not earlier">

@@ -29,6 +29,8 @@ export interface JobCard {
   after: { name: string; reason: string; done: boolean }[];
   covers: { name: string; approved: number; asked: number; waiting: number }[];
   parts: { name: string; quantity: string; state: string }[];
+  /** Of a planned job with a hold: working minutes that the hold blocks, and a start at which it blocks fewer. */
+  bond: { blocked: number; better: { start: number; end: number; blocked: number } | null } | null;
 }
 
 export interface MoveRow {
