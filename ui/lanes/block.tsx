@@ -103,7 +103,7 @@ export function BlockView({ b, axis, view, top, height, big, on, prefix, anchor,
             "pointer-events-none absolute z-30 max-w-80 rounded px-1.5 text-[11px] leading-[17px] text-paper",
             no ? "bg-signal" : "bg-ink whitespace-nowrap",
           )}
-          style={{ left: Math.max(0, shown), top: Math.max(0, shownTop - 19) }}
+          style={{ left: Math.max(0, shown), top: anchor === undefined ? Math.max(0, shownTop - 19) : shownTop - 19 }}
         >
           {time(view.zone, Math.round(axis.at(shown) / 15) * 15)}
           {preview?.jobId === b.jobId && ` · ${preview.text}`}

@@ -46,9 +46,7 @@ export function GroupRowView({
 }) {
   const height = groupHeight(row);
   const coming = row.load.filter((w) => w.to > view.now).slice(0, 3);
-  const ahead = coming.length
-    ? `booked ${coming.map((w) => (loadPercent(w) === undefined ? "–" : loadPercent(w))).join(", ")} % in ${coming.length} weeks`
-    : undefined;
+  const ahead = coming.length ? `booked ${coming.map((w) => loadPercent(w) ?? "–").join(", ")} %` : undefined;
   const inSight = (from: number, to: number) => sight !== undefined && meets(axis.x(from), axis.x(to), sight.from, sight.to);
   return (
     <section
@@ -59,10 +57,14 @@ export function GroupRowView({
     >
       <div className="sticky left-0 z-[15] flex h-full flex-col justify-center border-r bg-card px-2.5" style={{ width: LABEL_PX }}>
         <p className="wide truncate text-[14px]">{row.name}</p>
-        <p className="line-clamp-2 text-[11px] leading-tight text-muted">{row.about}</p>
-        {ahead && <p className="text-[11px] leading-tight">{ahead}</p>}
+        <p className="line-clamp-1 text-[11px] leading-tight text-muted">{row.about}</p>
+        {ahead && (
+          <p className="truncate text-[11px] leading-tight" title="Booked of the open hours, this week and the next two">
+            {ahead}
+          </p>
+        )}
       </div>
-      <div className={cx("absolute inset-y-0", !preview && "overflow-hidden")} style={{ left: LABEL_PX, width: axis.width }}>
+      <div className="absolute inset-y-0" style={{ left: LABEL_PX, width: axis.width }}>
         {view.days.map(
           (d, i) =>
             !d.open &&
