@@ -1,7 +1,7 @@
 // The command line of the planner: plans pass the checker, faults get their line and exit 2.
 
 import { spawnSync } from "node:child_process";
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { afterAll, describe, expect, it } from "vitest";
@@ -63,5 +63,43 @@ describe("arguments", () => {
     expect(whole(a, "host", 1, 100)).toBeUndefined();
     expect(() => whole(a, "port", 1, 50)).toThrow(/1 to 50/);
     expect(() => readArgs(["--port"], ["port"], [], "")).toThrow(/not understood/);
+  });
+});
+
+describe("setout", () => {
+  const input = {
+    field: { left: 1320, right: 2630, bottom: 640, top: 1305 },
+    cut: { w: 1120, h: 520, r: 60 },
+    minLand: 50,
+    place: { along: "centre", up: { fromBottom: 55 } },
+    skin: "single",
+  };
+  it("writes results, an SVG and a DXF", () => {
+    const [svg, dxf] = [path.join(folder, "o.svg"), path.join(folder, "o.dxf")];
+    const r = wl("setout", "opening", file("opening.json", input), "--svg", svg, "--dxf", dxf);
+    expect([r.status, r.stderr]).toEqual([0, ""]);
+    const out = JSON.parse(r.stdout);
+    expect(out).toMatchObject({ format: "wide-lane/setout@1", name: "opening", results: { saw: 120 }, holdMinutes: null, massKg: null });
+    expect(Object.keys(out).sort()).toEqual(["cuts", "findings", "format", "holdMinutes", "massKg", "minutes", "name", "parts", "results"]);
+    expect(readFileSync(svg, "utf8")).toMatch(/^<svg /);
+    expect(readFileSync(dxf, "utf8")).toMatch(/EOF\n$/);
+  });
+  it("names each wrong field, exit 2 and nothing on standard output", () => {
+    const r = wl("setout", "opening", file("bad.json", { ...input, cut: { w: 1400, h: 520, r: -1 }, skin: "thin" }));
+    expect([r.status, r.stdout]).toEqual([2, ""]);
+    expect(r.stderr).toContain("cut.r");
+    expect(r.stderr).toContain("skin");
+    const none = wl("setout", "window", file("x.json", {}));
+    expect(none.status).toBe(2);
+    expect(none.stderr).toContain("there is no calculator window");
+    expect(
+      wl(
+        "setout",
+        "cure",
+        file("c.json", { product: { moveAfterH: 4, mm24h: 3, minC: 5 }, depth: 8, tempC: 20 }),
+        "--svg",
+        path.join(folder, "c.svg"),
+      ).status,
+    ).toBe(2);
   });
 });

@@ -9,6 +9,7 @@ const HELP = `Usage: ./wide-lane COMMAND
   test                                     lint, types, unit, database and browser tests
   plan FILE [--ms N | --iterations N] [--seed N]   plan a problem file, plan on standard output
   check PROBLEM PLAN                       the independent checker: exit 0 and "valid", or 1 and each broken rule
+  setout NAME FILE [--svg FILE] [--dxf FILE]   a set-out calculator: numbers before metal is cut
   bench [plan | plain] [--write]           speed of the planner on generated problems
   backup FILE                              write the whole database of ./wide-lane start to a file
   restore FILE                             put such a file back (into an empty database)
@@ -21,6 +22,7 @@ const commands: Record<string, () => Promise<{ default: (args: string[]) => Prom
   test: () => import("./test"),
   plan: () => import("./plan"),
   check: () => import("./check"),
+  setout: () => import("./setout"),
   bench: () => import("./bench"),
   backup: () => import("./backup"),
   restore: () => import("./restore"),

@@ -1,0 +1,128 @@
+// What every calculator takes and gives: results, findings in words, cuts, parts, minutes, hold, mass and a drawing.
+
+import { reader } from "../plan/fault";
+
+export type Level = "ok" | "warn" | "stop";
+
+export interface Finding {
+  level: Level;
+  /** The input that it is about. */
+  about: string;
+  text: string;
+}
+
+/** A piece to cut (mm). */
+export interface Cut {
+  name: string;
+  material: string;
+  w: number;
+  h: number;
+  t: number;
+  count: number;
+}
+
+export interface Part {
+  name: string;
+  quantity: number;
+  unit: string;
+}
+
+export type Layer = "outline" | "cut" | "centre" | "dimension" | "text";
+
+/** Lines, circles, arcs and words in mm; x to the right, y up. */
+export type Shape =
+  | { kind: "line"; layer: Layer; from: [number, number]; to: [number, number] }
+  | { kind: "circle"; layer: Layer; at: [number, number]; r: number }
+  | { kind: "arc"; layer: Layer; at: [number, number]; r: number; from: number; to: number }
+  | { kind: "text"; layer: Layer; at: [number, number]; size: number; text: string };
+
+export interface Drawing {
+  title: string;
+  /** Whence it is seen, and from where it is measured. */
+  seen: string;
+  shapes: Shape[];
+}
+
+export interface Outcome<R = Record<string, unknown>> {
+  results: R;
+  findings: Finding[];
+  cuts: Cut[];
+  parts: Part[];
+  minutes: { best: number; likely: number; worst: number } | null;
+  holdMinutes: number | null;
+  massKg: number | null;
+  drawing: Drawing | null;
+}
+
+/** What a calculator left open. */
+export const outcome = <R>(results: R, more: Partial<Omit<Outcome<R>, "results">> = {}): Outcome<R> => ({
+  results,
+  findings: [],
+  cuts: [],
+  parts: [],
+  minutes: null,
+  holdMinutes: null,
+  massKg: null,
+  drawing: null,
+  ...more,
+});
+
+export interface Calculator {
+  name: string;
+  title: string;
+  schema: object;
+  /** Input as JSON. Throws InputError with every fault, by field. */
+  run(input: unknown): Outcome;
+}
+
+/** A calculator out of its schema, what the schema can't say, and its sums. */
+export function calculator<I>(
+  head: { name: string; title: string },
+  schema: object,
+  sense: (input: I) => { path: string; message: string }[],
+  work: (input: I) => Outcome<object>,
+): Calculator {
+  const read = reader<I>(schema);
+  return {
+    ...head,
+    schema,
+    run: (value) => {
+      const input = read(value);
+      const faults = sense(input);
+      if (faults.length) throw new InputError(faults);
+      return work(input) as Outcome;
+    },
+  };
+}
+
+import { InputError } from "../plan/fault";
+
+/** Pieces of schema. */
+export const is = {
+  mm: { type: "number", minimum: 0, maximum: 100_000 },
+  size: { type: "number", exclusiveMinimum: 0, maximum: 100_000 },
+  position: { type: "number", minimum: -100_000, maximum: 100_000 },
+  share: { type: "number", minimum: 0, maximum: 1 },
+  amount: { type: "number", minimum: 0, maximum: 1_000_000 },
+  count: { type: "integer", minimum: 0, maximum: 100_000 },
+  name: { type: "string", minLength: 1, maxLength: 120 },
+  bool: { type: "boolean" },
+} as const;
+
+export const object = (required: Record<string, object>, optional: Record<string, object> = {}) => ({
+  type: "object",
+  additionalProperties: false,
+  required: Object.keys(required),
+  properties: { ...required, ...optional },
+});
+
+export const list = (items: object, least = 0) => ({ type: "array", items, minItems: least, maxItems: 2000 });
+
+/** To a hundredth, without the dust of binary fractions. */
+export const round = (x: number, digits = 2): number => {
+  const f = 10 ** digits;
+  return Math.round((x + Number.EPSILON * Math.sign(x)) * f) / f;
+};
+
+/** A length in words: whole and half millimetres as they are, else to a tenth. */
+export const mm = (x: number): string => `${round(x, 1)}`;

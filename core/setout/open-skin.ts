@@ -1,0 +1,150 @@
+// Go or no-go before the first cut: how long until it is tight again, and by when at the latest it must begin.
+
+import { random } from "../rng";
+import { calculator, type Finding, is, list, object, outcome } from "./model";
+
+interface Input {
+  now: string;
+  steps: { name: string; minutes: { best: number; likely: number; worst: number } }[];
+  people: number;
+  peopleNeeded: number;
+  sunset: string;
+  dry: { from: string; to: string; chance: number }[];
+  tempC: number;
+  minC: number;
+  units: { name: string; arrived: boolean; checked: boolean; dryFitted: boolean; ran?: boolean }[];
+}
+
+const clock = { type: "string", pattern: "^(\\d{4}-\\d{2}-\\d{2}T)?([01]\\d|2[0-3]):[0-5]\\d$" };
+const dryEnd = { type: "string", pattern: "^(\\d{4}-\\d{2}-\\d{2}T)?(([01]\\d|2[0-3]):[0-5]\\d|24:00)$" };
+const temperature = { type: "number", minimum: -40, maximum: 80 };
+const schema = object({
+  now: clock,
+  steps: list(object({ name: is.name, minutes: object({ best: is.amount, likely: is.amount, worst: is.amount }) }), 1),
+  people: is.count,
+  peopleNeeded: is.count,
+  sunset: clock,
+  dry: list(object({ from: clock, to: dryEnd, chance: is.share })),
+  tempC: temperature,
+  minC: temperature,
+  units: list(object({ name: is.name, arrived: is.bool, checked: is.bool, dryFitted: is.bool }, { ran: is.bool })),
+});
+
+/** Runs of the simulation, its seed, minutes to sheet an opening over, and the chance from which on an hour counts as dry. */
+const RUNS = 4000;
+const SEED = 20;
+export const SHEET = 20;
+const DRY_ENOUGH = 0.7;
+
+const minutesOf = (t: string) => Number(t.slice(-5, -3)) * 60 + Number(t.slice(-2));
+
+/** A time of day in the form that `now` has. */
+const like = (now: string, minutes: number): string => {
+  const m = Math.floor(minutes);
+  const text = `${String(Math.floor(m / 60)).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
+  return now.includes("T") ? `${now.slice(0, 11)}${text}` : text;
+};
+
+function faults({ steps, dry, now, sunset }: Input) {
+  const out: { path: string; message: string }[] = [];
+  steps.forEach(({ minutes: m }, i) => {
+    if (m.likely < m.best) out.push({ path: `steps[${i}].minutes.likely`, message: "is less than the best" });
+    if (m.worst < m.likely) out.push({ path: `steps[${i}].minutes.worst`, message: "is less than the likely" });
+  });
+  dry.forEach((d, i) => {
+    if (minutesOf(d.to) <= minutesOf(d.from)) out.push({ path: `dry[${i}].to`, message: "does not lie after its from" });
+    if (d.from.includes("T") && now.includes("T") && d.from.slice(0, 10) !== now.slice(0, 10))
+      out.push({ path: `dry[${i}].from`, message: "is not on the day of now" });
+  });
+  if (sunset.includes("T") && now.includes("T") && sunset.slice(0, 10) !== now.slice(0, 10))
+    out.push({ path: "sunset", message: "is not on the day of now" });
+  return out;
+}
+
+/** Sorted sums of triangular minutes, by a fixed seed: the same on every machine. */
+export function stretch(steps: Input["steps"]): Float64Array {
+  const r = random(SEED);
+  const sums = new Float64Array(RUNS);
+  for (let k = 0; k < RUNS; k++)
+    for (const { minutes: m } of steps) {
+      const width = m.worst - m.best;
+      const u = r();
+      if (width === 0) sums[k] += m.best;
+      else {
+        const turn = (m.likely - m.best) / width;
+        sums[k] +=
+          u < turn ? m.best + Math.sqrt(u * width * (m.likely - m.best)) : m.worst - Math.sqrt((1 - u) * width * (m.worst - m.likely));
+      }
+    }
+  return sums.sort();
+}
+
+/**
+ * P50 and P90 of the stretch from first cut to sealed, minutes. Latest start = the first of dusk and the end of the dry
+ * window (a chance of 70 % or more) less P90 less 20 minutes to sheet over. go: it may begin now. hold: something is missing
+ * that can still come. no: too late, too cold, or not dry today.
+ */
+export const openSkin = calculator<Input>({ name: "open-skin", title: "Open skin: go or no-go" }, schema, faults, (input) => {
+  const sums = stretch(input.steps);
+  const p50 = Math.round(sums[Math.floor(0.5 * (RUNS - 1))]);
+  const p90 = Math.round(sums[Math.floor(0.9 * (RUNS - 1))]);
+  const now = minutesOf(input.now);
+  const dusk = minutesOf(input.sunset);
+  const dry = input.dry
+    .filter((d) => d.chance >= DRY_ENOUGH)
+    .map((d) => [minutesOf(d.from), minutesOf(d.to)] as const)
+    .sort((a, b) => a[0] - b[0])
+    // Windows that touch are one.
+    .reduce<[number, number][]>((list, [a, b]) => {
+      const last = list[list.length - 1];
+      if (last && a <= last[1]) last[1] = Math.max(last[1], b);
+      else list.push([a, b]);
+      return list;
+    }, []);
+  const long = ([a, b]: readonly [number, number]) => Math.min(b, dusk) - Math.max(a, now) >= p90 + SHEET;
+  const window = dry.find((d) => d[1] > now && long(d)) ?? dry.find((d) => d[1] > now);
+  const end = window ? Math.min(window[1], dusk) : undefined;
+  const latest = end === undefined ? undefined : end - p90 - SHEET;
+  const findings: Finding[] = [];
+  const say = (level: Finding["level"], about: string, text: string) => findings.push({ level, about, text });
+  let verdict: "go" | "hold" | "no" = "go";
+  const no = (about: string, text: string) => {
+    verdict = "no";
+    say("stop", about, text);
+  };
+  const hold = (about: string, text: string) => {
+    if (verdict === "go") verdict = "hold";
+    say("warn", about, text);
+  };
+  if (input.tempC < input.minC) no("tempC", `${input.tempC} °C; the bond needs ${input.minC}`);
+  else if (input.tempC === input.minC) say("warn", "tempC", `exactly at the minimum of ${input.minC} °C`);
+  if (!window) no("dry", "no dry hours with a chance of 70 % are left today");
+  else {
+    if (latest! < now)
+      no(
+        end === dusk ? "sunset" : "dry",
+        `too late: it had to begin by ${like(input.now, Math.max(0, latest!))}, ${end === dusk ? "dusk" : "rain"} comes at ${like(input.now, end!)}`,
+      );
+    else
+      say(
+        "ok",
+        end === dusk ? "sunset" : "dry",
+        `begin by ${like(input.now, latest!)}: ${end === dusk ? "dusk" : "rain"} at ${like(input.now, end!)}, ${p90} min at worst, ${SHEET} to sheet over`,
+      );
+    if (window[0] > now && latest! >= now) hold("dry", `wait until it is dry at ${like(input.now, window[0])}`);
+  }
+  if (input.people < input.peopleNeeded) hold("people", `${input.people} here, ${input.peopleNeeded} needed`);
+  for (const u of input.units) {
+    const missing = [
+      !u.arrived && "not here",
+      u.arrived && !u.checked && "not checked",
+      u.arrived && !u.dryFitted && "not tried in place",
+      u.arrived && u.ran === false && "not run on the bench",
+    ].filter(Boolean);
+    if (missing.length) hold("units", `${u.name}: ${missing.join(", ")}`);
+  }
+  return outcome(
+    { p50, p90, latestStart: latest === undefined || latest < 0 ? null : like(input.now, latest), verdict },
+    { findings, minutes: { best: Math.round(sums[0]), likely: p50, worst: Math.round(sums[RUNS - 1]) } },
+  );
+});

@@ -1,0 +1,140 @@
+// The roof: which bay takes which unit, a placement of all of them, what the crown asks for under a flat flange.
+
+import { line, rect, words } from "./drawing/shapes";
+import { calculator, type Finding, is, list, mm, object, outcome, round, type Shape } from "./model";
+import { type Item, place, type Strip } from "./roof-search";
+
+interface Input {
+  roof: { length: number; width: number; crown: number };
+  ribs: { at: number; width: number }[];
+  bars?: { at: number; width: number }[];
+  items: {
+    name: string;
+    cut?: { length: number; width: number };
+    overall: { length: number; width: number };
+    height?: number;
+    wish?: { at?: number; across?: number; near?: string };
+  }[];
+  margins: { rib: number; item: number; edge: number };
+}
+
+const strip = object({ at: is.mm, width: is.size });
+const rectangle = object({ length: is.size, width: is.size });
+const schema = object(
+  {
+    roof: object({ length: is.size, width: is.size, crown: is.mm }),
+    ribs: list(strip),
+    items: list(
+      object(
+        { name: is.name, overall: rectangle },
+        { cut: rectangle, height: is.mm, wish: object({}, { at: is.mm, across: is.mm, near: is.name }) },
+      ),
+    ),
+    margins: object({ rib: is.mm, item: is.mm, edge: is.mm }),
+  },
+  { bars: list(strip) },
+);
+
+function faults({ roof, ribs, items }: Input) {
+  const out: { path: string; message: string }[] = [];
+  ribs.forEach((r, i) => {
+    if (i && r.at - r.width / 2 < ribs[i - 1].at + ribs[i - 1].width / 2)
+      out.push({ path: `ribs[${i}].at`, message: "lies before the end of the rib ahead of it" });
+    if (r.at > roof.length) out.push({ path: `ribs[${i}].at`, message: `lies beyond the roof (${mm(roof.length)})` });
+  });
+  const names = new Set<string>();
+  items.forEach((it, i) => {
+    if (names.has(it.name)) out.push({ path: `items[${i}].name`, message: `${it.name} stands twice` });
+    names.add(it.name);
+    if (it.cut && (it.cut.length > it.overall.length || it.cut.width > it.overall.width))
+      out.push({ path: `items[${i}].cut`, message: "is larger than the unit" });
+  });
+  return out;
+}
+
+/** Packing under the edges of a flat flange of width w on a crown H over the width B: H·(w ÷ B)². */
+export const packing = (crown: number, width: number, flange: number): number => crown * (flange / width) ** 2;
+
+/**
+ * `at` and `across` are centres. Bay n lies behind rib n (bay 0 before the first); a piercing unit needs its cut and the rib
+ * margin on both sides inside one bay. Ribs are never cut. Bars are kept free where that can be; else they are named.
+ */
+export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan" }, schema, faults, (input) => {
+  const { roof, ribs, bars = [], items, margins } = input;
+  const bays = Array.from({ length: ribs.length + 1 }, (_, i) => ({
+    from: i ? ribs[i - 1].at + ribs[i - 1].width / 2 : 0,
+    to: i < ribs.length ? ribs[i].at - ribs[i].width / 2 : roof.length,
+  }));
+  const fits = (cut: number) => bays.flatMap((b, i) => (b.to - b.from >= cut + 2 * margins.rib ? [i] : []));
+  const baysThatFit = Object.fromEntries(items.filter((it) => it.cut).map((it) => [it.name, fits(it.cut!.length)]));
+  const asItems: Item[] = items.map((it) => ({
+    name: it.name,
+    length: it.overall.length,
+    width: it.overall.width,
+    // The centre of a piercing unit lies so far inside a bay that its cut and the margin do.
+    spans: it.cut
+      ? bays
+          .map((b) => ({ from: b.from + margins.rib + it.cut!.length / 2, to: b.to - margins.rib - it.cut!.length / 2 }))
+          .filter((s) => s.to >= s.from)
+      : undefined,
+    wish: it.wish ?? {},
+    height: it.height ?? 0,
+  }));
+  const strips: Strip[] = bars.map((b) => ({ from: b.at - b.width / 2, to: b.at + b.width / 2 }));
+  const found = place({ length: roof.length, width: roof.width, edge: margins.edge, gap: margins.item, bars: strips, items: asItems });
+  const findings: Finding[] = [];
+  const placed = found.placed.map((p) => ({
+    name: p.name,
+    at: p.at,
+    across: p.across,
+    bay: bays.findIndex((b) => p.at >= b.from && p.at <= b.to),
+  }));
+  for (const u of found.unplaced) findings.push({ level: "stop", about: "items", text: `${u.name}: ${u.reason}` });
+  for (const b of found.barsInTheWay)
+    findings.push({ level: "warn", about: "bars", text: `bar ${b.bar + 1} has to move for ${b.item}; a rib never does` });
+  if (found.relaxed.length) findings.push({ level: "warn", about: "items", text: `not where it was wished: ${found.relaxed.join(", ")}` });
+  const pack = items.map((it) => ({ name: it.name, mm: round(packing(roof.crown, roof.width, it.overall.width), 1) }));
+  for (const p of pack)
+    if (p.mm >= 5)
+      findings.push({
+        level: "warn",
+        about: "roof.crown",
+        text: `${p.name}: ${mm(p.mm)} of packing at its edges, or a frame curved by as much`,
+      });
+  findings.push({ level: "ok", about: "ribs", text: "no rib is cut; cutting one is for a licensed body shop and the rules of the place" });
+  const shapes: Shape[] = [
+    ...rect("outline", 0, 0, roof.length, roof.width),
+    ...ribs.flatMap((r) => [
+      line("centre", r.at - r.width / 2, 0, r.at - r.width / 2, roof.width),
+      line("centre", r.at + r.width / 2, 0, r.at + r.width / 2, roof.width),
+    ]),
+    ...bars.flatMap((b) => rect("outline", b.at - b.width / 2, 0, b.at + b.width / 2, roof.width)),
+    ...placed.flatMap((p) => {
+      const it = items.find((x) => x.name === p.name)!;
+      return [
+        ...rect(
+          "outline",
+          p.at - it.overall.length / 2,
+          p.across - it.overall.width / 2,
+          p.at + it.overall.length / 2,
+          p.across + it.overall.width / 2,
+        ),
+        ...(it.cut
+          ? rect("cut", p.at - it.cut.length / 2, p.across - it.cut.width / 2, p.at + it.cut.length / 2, p.across + it.cut.width / 2)
+          : []),
+        words(p.at - it.overall.length / 2 + 10, p.across, `${p.name} ${mm(p.at)} / ${mm(p.across)}`),
+      ];
+    }),
+  ];
+  return outcome(
+    { placed, unplaced: found.unplaced, barsInTheWay: found.barsInTheWay, packing: pack, baysThatFit },
+    {
+      findings,
+      drawing: {
+        title: "Roof plan",
+        seen: "from above, front to the left; along from the bulkhead line, across from the left skin (bottom)",
+        shapes,
+      },
+    },
+  );
+});
