@@ -9,6 +9,7 @@ const VIEWS: [string, string][] = [
   ["/builds", "Builds"],
   ["/builds/coast-rangers?job=coast-rangers.SV-01", "Coast rangers"],
   ["/builds/new", "Add a build"],
+  ["/set-out", "Set-out"],
   ["/stores", "Stores"],
   ["/proof", "Photos that wait for you"],
   ["/workshop", "Saltmarsh Vans"],

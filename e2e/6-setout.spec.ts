@@ -1,0 +1,60 @@
+// Numbers before metal is cut: a sheet is filled in, what is wrong is said where it stands, the files are saved.
+
+import { readFileSync } from "node:fs";
+import { expect, test } from "@playwright/test";
+import { expectAccessible, signIn } from "./people";
+
+test("an opening is set out in inches, its land found too small, moved, checked and saved", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/set-out");
+  await expect(page.getByRole("img", { name: "Drawing: Opening" })).toBeVisible();
+  await expect(page.getByText("diagonal", { exact: true }).locator("xpath=following-sibling::dd")).toHaveText("1234.8");
+  // 44" by 20 1/2", with more land asked for than there is below.
+  await page.getByLabel("Cut width").fill('44"');
+  await page.getByLabel("Cut height").fill('20 1/2"');
+  await page.getByLabel("Land the unit asks for").fill("60");
+  await expect(page.getByText("land at the bottom is 55, 60 are asked: 5 up")).toBeVisible();
+  await page.getByLabel("Up, by").fill("60");
+  await expect(page.getByText(/land at the bottom/)).toHaveCount(0);
+  // A wall that comes later.
+  await page.getByRole("button", { name: "Add a keep-out" }).click();
+  for (const [field, value] of [
+    ["What", "bathroom wall"],
+    ["From", "2495"],
+    ["To", "2530"],
+    ["Bottom", "0"],
+    ["Top", "2000"],
+    ["Gap", "20"],
+  ])
+    await page.getByRole("row").last().getByLabel(field, { exact: true }).fill(value);
+  await expect(page.getByText(/bathroom wall overlaps it by/)).toBeVisible();
+  await page.getByRole("button", { name: "Take out keep-out 1" }).click();
+  await expect(page.getByText(/bathroom wall overlaps/)).toHaveCount(0);
+  // Two diagonals of what was marked.
+  await page.getByLabel("Measured diagonal, lower left up").fill("1230");
+  await page.getByLabel("Measured diagonal, lower right up").fill("1240");
+  await expect(page.getByText(/out of square by 10/)).toBeVisible();
+  await expectAccessible(page);
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "DXF" }).click();
+  expect(readFileSync(await (await download).path(), "latin1")).toMatch(/EOF\n$/);
+  // What was typed is still there after a reload.
+  await page.reload();
+  await expect(page.getByLabel("Cut width")).toHaveValue('44"');
+  await page.getByRole("button", { name: "Start afresh" }).click();
+  await expect(page.getByLabel("Cut width")).toHaveValue("1120");
+});
+
+test("every sheet can be opened, and nonsense is refused by its field", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/set-out?sheet=cure");
+  await expect(page.getByText("full days").locator("xpath=following-sibling::dd")).toHaveText("14.22");
+  await page.getByLabel("Temperature there").fill("cold");
+  await expect(page.getByText("Temperature there cold is no number")).toBeVisible();
+  const sheets = page.getByRole("navigation", { name: "Sheets" }).getByRole("button");
+  for (let i = 0; i < (await sheets.count()); i++) {
+    await sheets.nth(i).click();
+    await expect(sheets.nth(i)).toHaveAttribute("aria-current", "true");
+    if ((await sheets.nth(i).textContent()) !== "Cure") await expect(page.getByRole("heading", { name: "What follows" })).toBeVisible();
+  }
+});

@@ -1,0 +1,260 @@
+"use client";
+// The set-out view: a sheet chosen at the left, its drawing in the middle, what you know and what follows at the right.
+
+import { useEffect, useMemo, useState } from "react";
+import { InputError } from "@/core/plan/fault";
+import { asResult, findCalculator } from "@/core/setout/calculators";
+import { toDxf } from "@/core/setout/drawing/dxf";
+import { toSvg } from "@/core/setout/drawing/svg";
+import { sayInches } from "@/core/setout/lengths";
+import type { Finding, Outcome } from "@/core/setout/model";
+import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
+import { DrawingView } from "./drawing";
+import { type Draft, type Fault, toInput } from "./fields";
+import { SheetForm } from "./form";
+import { SHEETS, type Sheet } from "./sheets";
+
+const KEY = "wide-lane set-out";
+
+/** What a draft comes to: an outcome, or the faults by field. */
+function work(sheet: Sheet, draft: Draft): { outcome?: Outcome; faults: Fault[] } {
+  const { input, faults } = toInput(sheet.fields, draft);
+  if (faults.length) return { faults };
+  try {
+    return { outcome: findCalculator(sheet.name)!.run(sheet.shape ? sheet.shape(input) : input), faults: [] };
+  } catch (e) {
+    if (!(e instanceof InputError)) throw e;
+    return { faults: e.faults };
+  }
+}
+
+export function SetOut({ sheet: asked }: { sheet?: string }) {
+  const [name, setName] = useState(SHEETS.some((s) => s.name === asked) ? asked! : "opening");
+  const [drafts, setDrafts] = useState<Record<string, Draft>>({});
+  const [inches, setInches] = useState(false);
+  // What was typed is still there after a reload: on this machine only.
+  useEffect(() => {
+    try {
+      setDrafts(JSON.parse(window.localStorage.getItem(KEY) ?? "{}") as Record<string, Draft>);
+    } catch {
+      // Nothing kept, or nothing that can be read: the sheets start afresh.
+    }
+  }, []);
+  const sheet = SHEETS.find((s) => s.name === name)!;
+  const draft = drafts[name] ?? sheet.start;
+  const { outcome, faults } = useMemo(() => work(sheet, draft), [sheet, draft]);
+  const change = (d: Draft | undefined) => {
+    const next = { ...drafts };
+    if (d) next[name] = d;
+    else delete next[name];
+    setDrafts(next);
+    window.localStorage.setItem(KEY, JSON.stringify(next));
+  };
+  const unplaced = faults.filter((f) => !sheet.fields.some((x) => f.path === x.path || (x.kind === "rows" && f.path.startsWith(x.path))));
+  return (
+    <div className="flex h-[calc(100dvh-52px)] flex-col print:h-auto">
+      <div className="flex min-h-[48px] shrink-0 items-center gap-3 border-b bg-paper px-4 print:hidden">
+        <h1 className="text-[17px]">Set-out</h1>
+        <p className="min-w-0 flex-1 truncate text-muted">
+          {sheet.title}: lengths in mm, or as 123.4 cm, 48 1/2", 4' 3"; kept on this machine, not yet with a build
+        </p>
+        <Button onClick={() => setInches(!inches)} aria-pressed={inches}>
+          {inches ? "inches" : "mm"}
+        </Button>
+        <Button onClick={() => change(undefined)} disabled={!drafts[name]}>
+          Start afresh
+        </Button>
+        <Button onClick={() => window.print()} disabled={!outcome}>
+          Print
+        </Button>
+        {outcome && <Files name={name} outcome={outcome} />}
+      </div>
+      <div className="flex min-h-0 flex-1">
+        <nav aria-label="Sheets" className="w-[190px] shrink-0 overflow-y-auto border-r bg-paper py-3 print:hidden">
+          {(["Strip", "Openings"] as const).map((stage) => (
+            <div key={stage} className="mb-2">
+              <h2 className="px-4 py-1 text-[14px]">{stage}</h2>
+              {SHEETS.filter((s) => s.stage === stage).map((s) => (
+                <button
+                  key={s.name}
+                  type="button"
+                  aria-current={s.name === name ? "true" : undefined}
+                  onClick={() => setName(s.name)}
+                  className={cx(
+                    "block w-full border-l-4 px-3 py-1.5 text-left",
+                    s.name === name ? "border-l-pine bg-sunk font-bold" : "border-l-transparent hover:bg-sunk",
+                  )}
+                >
+                  {s.title}
+                </button>
+              ))}
+            </div>
+          ))}
+        </nav>
+        <div className="flex min-w-0 flex-1 flex-col gap-3 overflow-y-auto p-3">
+          {outcome?.drawing ? (
+            <DrawingView drawing={outcome.drawing} />
+          ) : (
+            <p className="m-auto max-w-sm text-center text-muted">
+              {outcome ? "This sheet has figures only." : "The drawing comes as soon as the figures at the right make sense."}
+            </p>
+          )}
+          {outcome && outcome.cuts.length > 0 && <Cuts outcome={outcome} inches={inches} />}
+        </div>
+        <aside className="w-[360px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3 print:hidden">
+          <h2 className="mb-2 text-[15px]">What you know</h2>
+          <SheetForm fields={sheet.fields} draft={draft} faults={faults} onChange={change} />
+          {unplaced.map((f) => (
+            <p key={f.path} role="alert" className="text-signal-text">
+              {f.path}: {f.message}
+            </p>
+          ))}
+          {outcome && (
+            <>
+              <h2 className="mt-4 mb-1 text-[15px]">What follows</h2>
+              <Results
+                results={outcome.results}
+                inches={inches}
+                lengths={sheet.name !== "cure" && sheet.name !== "sealant" && sheet.name !== "open-skin"}
+              />
+              <h2 className="mt-4 mb-1 text-[15px]">Findings</h2>
+              <Findings list={outcome.findings} />
+            </>
+          )}
+        </aside>
+      </div>
+    </div>
+  );
+}
+
+function save(name: string, text: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const a = document.createElement("a");
+  a.href = url;
+  a.download = name;
+  a.click();
+  URL.revokeObjectURL(url);
+}
+
+function Files({ name, outcome }: { name: string; outcome: Outcome }) {
+  const csv = [
+    ["name", "material", "w", "h", "t", "count"].join(","),
+    ...outcome.cuts.map((c) => [c.name, c.material, c.w, c.h, c.t, c.count].join(",")),
+  ].join("\n");
+  return (
+    <fieldset className="flex gap-1">
+      <legend className="sr-only">Save as</legend>
+      {outcome.drawing && (
+        <>
+          <Button onClick={() => save(`${name}.svg`, toSvg(outcome.drawing!), "image/svg+xml")}>SVG</Button>
+          <Button onClick={() => save(`${name}.dxf`, toDxf(outcome.drawing!), "application/dxf")}>DXF</Button>
+        </>
+      )}
+      <Button onClick={() => save(`${name}.json`, JSON.stringify(asResult(name, outcome), null, 2), "application/json")}>JSON</Button>
+      {outcome.cuts.length > 0 && <Button onClick={() => save(`${name}-cuts.csv`, `${csv}\n`, "text/csv")}>CSV</Button>}
+    </fieldset>
+  );
+}
+
+/** "perimeter" for perimeter, "corner holes" for cornerHoles. */
+const spoken = (key: string): string => key.replace(/([a-z0-9])([A-Z])/g, (_m, a: string, b: string) => `${a} ${b.toLowerCase()}`);
+/** Figures that are no lengths, whatever the unit. */
+const PLAIN = new Set([
+  "count",
+  "sheets",
+  "packs",
+  "areaM2",
+  "massKg",
+  "minutes",
+  "massRemovedKg",
+  "primerDm2",
+  "bay",
+  "bar",
+  "clearanceCount",
+]);
+
+function Results({ results, inches, lengths }: { results: Record<string, unknown>; inches: boolean; lengths: boolean }) {
+  const say = (v: unknown, key: string): string => {
+    if (v === null) return "none";
+    if (typeof v === "number") return inches && lengths && !PLAIN.has(key) ? sayInches(v) : String(v);
+    if (typeof v === "boolean") return v ? "yes" : "no";
+    if (Array.isArray(v)) return v.length ? v.map((x) => say(x, key)).join("; ") : "none";
+    if (typeof v === "object")
+      return Object.entries(v as object)
+        .filter(([k]) => k !== "pieces")
+        .map(([k, x]) => (k === "name" ? String(x) : `${spoken(k)} ${say(x, k)}`))
+        .join(", ");
+    return String(v);
+  };
+  return (
+    <dl>
+      {Object.entries(results).map(([k, v]) => {
+        const long = typeof v === "object" && v !== null;
+        return (
+          <div key={k} className={cx("border-b py-1", !long && "flex justify-between gap-3")}>
+            <dt className="text-muted">{spoken(k)}</dt>
+            <dd className={cx(!long && "font-bold", "[overflow-wrap:anywhere]")}>{say(v, k)}</dd>
+          </div>
+        );
+      })}
+    </dl>
+  );
+}
+
+const MARK = {
+  ok: ["✓", "bg-green text-white", "in order"],
+  warn: ["!", "bg-amber text-white", "mind"],
+  stop: ["✕", "bg-signal text-white", "stop"],
+} as const;
+
+function Findings({ list }: { list: readonly Finding[] }) {
+  return (
+    <ul>
+      {[...list]
+        .sort((a, b) => ["stop", "warn", "ok"].indexOf(a.level) - ["stop", "warn", "ok"].indexOf(b.level))
+        .map((f) => (
+          <li key={`${f.about} ${f.text}`} className="flex gap-2 border-b py-1.5">
+            <span
+              role="img"
+              aria-label={MARK[f.level][2]}
+              className={cx("grid size-5 shrink-0 place-items-center rounded text-[12px] font-bold", MARK[f.level][1])}
+            >
+              {MARK[f.level][0]}
+            </span>
+            <span>{f.text}</span>
+          </li>
+        ))}
+    </ul>
+  );
+}
+
+function Cuts({ outcome, inches }: { outcome: Outcome; inches: boolean }) {
+  const say = (x: number) => (inches ? sayInches(x) : String(x));
+  return (
+    <table className="w-full text-left">
+      <caption className="mb-1 text-left font-bold">Cut list</caption>
+      <thead className="text-muted">
+        <tr>
+          {["piece", "of", "length", "width", "thick", "count"].map((h) => (
+            <th key={h} className="font-normal">
+              {h}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {outcome.cuts.map((c) => (
+          <tr key={c.name} className="border-t">
+            <td className="py-1">{c.name}</td>
+            <td>{c.material}</td>
+            <td>{say(c.w)}</td>
+            <td>{say(c.h)}</td>
+            <td>{say(c.t)}</td>
+            <td>{c.count}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
