@@ -38,6 +38,15 @@ const SHOTS: Shot[] = [
   { name: "builds", path: "/builds" },
   { name: "build", path: "/builds/coast-rangers" },
   { name: "add-a-build", path: "/builds/new" },
+  {
+    name: "lanes-fitters",
+    path: "/lanes",
+    before: async (p) => {
+      await p.getByRole("radio", { name: "fitters" }).click();
+    },
+  },
+  { name: "set-out", path: "/set-out" },
+  { name: "set-out-roof", path: "/set-out?sheet=roof-plan" },
   { name: "stores", path: "/stores" },
   { name: "proof", path: "/proof" },
   {

@@ -150,20 +150,22 @@ export const opening = calculator<Input>({ name: "opening", title: "Opening" }, 
       words(k.left, k.bottom - 30, k.name, 20),
     ]),
     ...(r > 0 ? corners(edges, r).flatMap((c) => [circle("centre", c.x, c.y, (saw ?? 2 * r) / 2)]) : []),
-    ...dimension(edges.left, edges.bottom - 90, edges.right, edges.bottom - 90, mm(w)),
-    ...dimension(edges.right + 90, edges.bottom, edges.right + 90, edges.top, mm(h)),
-    ...dimension(field.left, edges.top + 60, edges.left, edges.top + 60, mm(lands.left)),
-    ...dimension(edges.right, edges.top + 60, field.right, edges.top + 60, mm(lands.right)),
-    ...dimension(edges.left - 60, field.bottom, edges.left - 60, edges.bottom, mm(lands.bottom)),
-    ...dimension(edges.left - 60, edges.top, edges.left - 60, field.top, mm(lands.top)),
+    // Chains outside the field: land, cut, land.
+    ...dimension(field.left, field.bottom - 70, edges.left, field.bottom - 70, mm(lands.left)),
+    ...dimension(edges.left, field.bottom - 70, edges.right, field.bottom - 70, mm(w)),
+    ...dimension(edges.right, field.bottom - 70, field.right, field.bottom - 70, mm(lands.right)),
+    ...dimension(field.right + 70, field.bottom, field.right + 70, edges.bottom, mm(lands.bottom)),
+    ...dimension(field.right + 70, edges.bottom, field.right + 70, edges.top, mm(h)),
+    ...dimension(field.right + 70, edges.top, field.right + 70, field.top, mm(lands.top)),
     words(
       field.left,
-      field.bottom - 160,
-      `left edge ${mm(edges.left)} from the datum, bottom edge ${mm(edges.bottom)} up; seen from inside`,
+      field.bottom - 150,
+      `inside: edges at ${mm(edges.left)} and ${mm(edges.right)} from the datum, ${mm(edges.bottom)} and ${mm(edges.top)} up`,
+      28,
     ),
   ];
-  const shift = field.right - field.left + 500;
-  const outside = mirrored(inside.slice(0, -1), field.left + field.right).map((s) => moved(s, shift));
+  const drop = field.top - field.bottom + 260;
+  const outside = mirrored(inside.slice(0, -1), field.left + field.right).map((s) => moved(s, -drop));
   return outcome(
     {
       edges,
@@ -181,8 +183,8 @@ export const opening = calculator<Input>({ name: "opening", title: "Opening" }, 
       minutes: skin === "double" ? { best: 90, likely: 150, worst: 270 } : { best: 60, likely: 100, worst: 180 },
       drawing: {
         title: "Opening",
-        seen: "left: from inside; right: from outside, mirrored. Along from the bulkhead line, up from the rib crests of the floor",
-        shapes: [...inside, ...outside, words(field.left + shift, field.bottom - 160, "seen from outside, mirrored")],
+        seen: "above: from inside; below: from outside, mirrored. Along from the bulkhead line, up from the rib crests of the floor",
+        shapes: [...inside, ...outside, words(field.left, field.bottom - drop - 150, "outside, mirrored", 28)],
       },
     },
   );
@@ -196,9 +198,9 @@ const corners = (e: Box, r: number) =>
     [e.left + r, e.top - r],
   ].map(([x, y]) => ({ x: round(x), y: round(y) }));
 
-function moved(s: Shape, dx: number): Shape {
-  if (s.kind === "line") return { ...s, from: [s.from[0] + dx, s.from[1]], to: [s.to[0] + dx, s.to[1]] };
-  return { ...s, at: [s.at[0] + dx, s.at[1]] };
+function moved(s: Shape, dy: number): Shape {
+  if (s.kind === "line") return { ...s, from: [s.from[0], s.from[1] + dy], to: [s.to[0], s.to[1] + dy] };
+  return { ...s, at: [s.at[0], s.at[1] + dy] };
 }
 
 function landFindings(lands: Box, least: number, flange: number, field: Box, cut: { w: number; h: number }): Finding[] {

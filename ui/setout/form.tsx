@@ -47,7 +47,7 @@ function Input({
       value={String(typed)}
       onChange={(e) => onType(e.target.value)}
       autoComplete="off"
-      className={cx(box, wide ? "w-40" : "w-full", figure && "text-right")}
+      className={cx(box, wide ? "w-40" : "w-full px-1", figure && "text-right")}
     />
   );
 }

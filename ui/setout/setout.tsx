@@ -102,7 +102,7 @@ export function SetOut({ sheet: asked }: { sheet?: string }) {
           )}
           {outcome && outcome.cuts.length > 0 && <Cuts outcome={outcome} inches={inches} />}
         </div>
-        <aside className="w-[360px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3 print:hidden">
+        <aside className="w-[400px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3 print:hidden">
           <h2 className="mb-2 text-[15px]">What you know</h2>
           <SheetForm fields={sheet.fields} draft={draft} faults={faults} onChange={change} />
           {unplaced.map((f) => (
@@ -194,7 +194,17 @@ function Results({ results, inches, lengths }: { results: Record<string, unknown
         return (
           <div key={k} className={cx("border-b py-1", !long && "flex justify-between gap-3")}>
             <dt className="text-muted">{spoken(k)}</dt>
-            <dd className={cx(!long && "font-bold", "[overflow-wrap:anywhere]")}>{say(v, k)}</dd>
+            <dd className={cx(!long && "font-bold", "[overflow-wrap:anywhere]")}>
+              {Array.isArray(v) && v.length > 1 ? (
+                <ul>
+                  {v.map((x) => (
+                    <li key={JSON.stringify(x)}>{say(x, k)}</li>
+                  ))}
+                </ul>
+              ) : (
+                say(v, k)
+              )}
+            </dd>
           </div>
         );
       })}
