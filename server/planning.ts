@@ -68,13 +68,15 @@ function stopSearch(): void {
 }
 
 const TURN_MS = 60;
+/** How often a newer replan asks for its turn: a search that is stopped answers within a step, a short replan within a second or so. */
 const TURNS = 80;
+const SHORT_TURNS = 25;
 
 /** The lease of the workshop's planner; a longer search that holds it gives way to `newer` work. */
 async function claim(workshopId: string, holder: string, seconds: number, newer: boolean): Promise<void> {
   for (let turn = 0; ; turn++) {
     if (await transaction((c) => takeLease(c, workshopId, holder, Date.now(), seconds))) return;
-    if (!newer || turn >= TURNS || (turn === 0 && !shared.wideLaneSearch))
+    if (!newer || turn >= (shared.wideLaneSearch ? TURNS : SHORT_TURNS))
       throw new Refusal(409, "A replan is already running; its result will show here in a moment.");
     stopSearch();
     await new Promise((done) => setTimeout(done, TURN_MS));
@@ -131,8 +133,8 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Store
     });
     return { head, plan };
   } finally {
-    if (shared.wideLaneSearch === newer) shared.wideLaneSearch = undefined;
     await giveLease(pool(), holder);
+    if (shared.wideLaneSearch === newer) shared.wideLaneSearch = undefined;
   }
 }
 

@@ -6,12 +6,12 @@ import path from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { checkPlan } from "@/core/plan/check/check";
 import { readPlan, readProblem } from "@/core/plan/read";
-import { insert, pool, run } from "@/db/pool";
+import { insert, pool, run, transaction } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
 import { bundleWorker } from "@/scripts/worker-bundle";
 import { perform } from "./api";
 import { firstRun } from "./first-run";
-import { currentProblem, loadState, replan, tryGains } from "./planning";
+import { currentProblem, loadState, markStale, replan, tryGains, tryWish } from "./planning";
 import { signIn } from "./session";
 import { streamLines } from "./stream";
 
@@ -129,10 +129,40 @@ describe("searching on", () => {
     const stop = new AbortController();
     const first = replan("lead", { ms: 20_000, signal: stop.signal });
     await new Promise((r) => setTimeout(r, 400));
-    await expect(replan("lead")).rejects.toThrow(/already running/);
+    await expect(replan("lead", { ms: 1000 })).rejects.toThrow(/already running/);
     stop.abort();
     await first;
     await replan("lead");
+  });
+  it("gives way to a replan: the search ends without a plan of its own", async () => {
+    const first = replan("lead", { ms: 20_000 }).catch((e: Error) => e);
+    await new Promise((r) => setTimeout(r, 400));
+    const began = Date.now();
+    const { head } = await replan("lead", { iterations: 0 });
+    expect(Date.now() - began).toBeLessThan(10_000);
+    expect(await first).toMatchObject({ message: expect.stringMatching(/newer/) });
+    expect((await loadState()).working!.head.id).toBe(head.id);
+  });
+  it("ends when something changes that it does not know of", async () => {
+    const first = replan("lead", { ms: 20_000 }).catch((e: Error) => e);
+    await new Promise((r) => setTimeout(r, 400));
+    await transaction((c) => markStale(c, "a bay was shut"));
+    expect(await first).toMatchObject({ message: expect.stringMatching(/newer/) });
+    await replan("lead");
+  });
+  it("tries a pin against the plan at hand, and stores nothing", async () => {
+    const before = await loadState();
+    // The last of all: everything stands before it.
+    const job = before.working!.plan.jobs.toSorted((x, y) => y.start.localeCompare(x.start))[0];
+    const same = await tryWish(job.id, { start: job.start });
+    expect(same).toMatchObject({ kept: true, moves: [] });
+    const early = await tryWish(job.id, { start: before.zone.show(before.now) });
+    expect(early.kept).toBe(false);
+    expect(early.text).toMatch(/could start/);
+    await expect(tryWish("no-such-job", {})).rejects.toThrow(/no such job/);
+    const after = await loadState();
+    expect(after.working!.head.id).toBe(before.working!.head.id);
+    expect(after.shop.workshop.changes).toBe(before.shop.workshop.changes);
   });
   it("tries each measure and tells how far it is", async () => {
     const steps: { done: number; all: number }[] = [];

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { zoneOf } from "../time/zone";
 import { checkPlan } from "./check/check";
-import { gains, measures } from "./gain";
+import { gains } from "./gain";
+import { measures } from "./measures";
 import type { Problem } from "./model";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";

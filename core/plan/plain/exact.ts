@@ -4,6 +4,7 @@
 // one clause that is never run into again (Schutt, Feydy, Stuckey, Wallace 2011: explained cumulative propagation).
 // Nothing of the search by breeding is used here, so that a proof does not lean on it.
 
+import { Heap } from "./heap";
 import { earliestStarts, mirror, type Plain, tailsFromStart } from "./model";
 
 export interface Proof {
@@ -57,9 +58,7 @@ export class Prover {
   private readonly activity: Float64Array;
   private bump = 1;
   private weightBump = 1;
-  private readonly heap: Int32Array;
-  private heapSize = 0;
-  private readonly heapAt: Int32Array;
+  private readonly heap: Heap;
   private readonly phase: Uint8Array;
   private readonly usage: Int32Array[];
   private readonly horizon: number;
@@ -102,11 +101,10 @@ export class Prover {
     this.last = new Int32Array(2 * p.n).fill(-1);
     this.watches = Array.from({ length: 2 * pairs }, () => []);
     this.activity = new Float64Array(pairs);
-    this.heap = new Int32Array(pairs);
-    this.heapAt = new Int32Array(pairs).fill(-1);
+    this.heap = new Heap(this.activity);
     this.phase = new Uint8Array(pairs);
     this.usage = p.sizes.map(() => new Int32Array(this.horizon + 1));
-    for (let v = 0; v < pairs; v++) this.push(v);
+    for (let v = 0; v < pairs; v++) this.heap.push(v);
   }
 
   /** Goes on until there is an answer, or `stop` says so. */
@@ -423,9 +421,7 @@ export class Prover {
       const j = this.jobOf[v];
       const side = lit & 1 ? LOW : HIGH;
       const bound = this.timeOf[v] + (lit & 1);
-      let e = this.last[2 * j + side];
-      if (side === LOW) while (e >= 0 && this.trail[e].old >= bound) e = this.trail[e].previous;
-      else while (e >= 0 && this.trail[e].old <= bound) e = this.trail[e].previous;
+      const e = this.madeTrue(j, side, bound);
       if (e < 0 || this.trail[e].level === 0) return;
       this.raise(v);
       if (marks[e] === undefined || marks[e] === NONE) {
@@ -503,6 +499,14 @@ export class Prover {
     }
   }
 
+  /** The trail entry that first made a bound true; -1: it was so from the start. */
+  private madeTrue(j: number, side: number, bound: number): number {
+    let e = this.last[2 * j + side];
+    if (side === LOW) while (e >= 0 && this.trail[e].old >= bound) e = this.trail[e].previous;
+    else while (e >= 0 && this.trail[e].old <= bound) e = this.trail[e].previous;
+    return e;
+  }
+
   /** Whether what set a marked bound is itself among the marked ones: the clause can do without it. */
   private implied(e: number): boolean {
     const entry = this.trail[e];
@@ -513,9 +517,7 @@ export class Prover {
       const j = this.jobOf[v];
       const side = lit & 1 ? LOW : HIGH;
       const bound = this.timeOf[v] + (lit & 1);
-      let x = this.last[2 * j + side];
-      if (side === LOW) while (x >= 0 && this.trail[x].old >= bound) x = this.trail[x].previous;
-      else while (x >= 0 && this.trail[x].old <= bound) x = this.trail[x].previous;
+      const x = this.madeTrue(j, side, bound);
       if (x < 0 || this.trail[x].level === 0) continue;
       const m = this.marks[x];
       if (m === undefined || m === NONE) return false;
@@ -560,7 +562,7 @@ export class Prover {
       for (let t = from; t < until; t++) {
         const v = this.base[e.job] + t - this.lo[e.job];
         this.phase[v] = e.side;
-        if (this.heapAt[v] < 0) this.push(v);
+        if (!this.heap.has(v)) this.heap.push(v);
       }
       if (e.side === LOW) this.lb[e.job] = e.old;
       else this.ub[e.job] = e.old;
@@ -586,7 +588,7 @@ export class Prover {
       return best < 0 ? -1 : this.le(best, this.lb[best]);
     }
     for (;;) {
-      const v = this.pop();
+      const v = this.heap.pop();
       if (v < 0) return -1;
       const j = this.jobOf[v];
       const t = this.timeOf[v];
@@ -597,54 +599,7 @@ export class Prover {
 
   private raise(v: number): void {
     this.activity[v] += this.bump;
-    if (this.heapAt[v] >= 0) this.up(this.heapAt[v]);
-  }
-
-  private push(v: number): void {
-    this.heapAt[v] = this.heapSize;
-    this.heap[this.heapSize++] = v;
-    this.up(this.heapSize - 1);
-  }
-
-  private pop(): number {
-    if (!this.heapSize) return -1;
-    const top = this.heap[0];
-    this.heapAt[top] = -1;
-    const end = this.heap[--this.heapSize];
-    if (this.heapSize) {
-      this.heap[0] = end;
-      this.heapAt[end] = 0;
-      this.down(0);
-    }
-    return top;
-  }
-
-  private up(i: number): void {
-    const v = this.heap[i];
-    while (i > 0) {
-      const parent = (i - 1) >> 1;
-      if (this.activity[this.heap[parent]] >= this.activity[v]) break;
-      this.heap[i] = this.heap[parent];
-      this.heapAt[this.heap[i]] = i;
-      i = parent;
-    }
-    this.heap[i] = v;
-    this.heapAt[v] = i;
-  }
-
-  private down(i: number): void {
-    const v = this.heap[i];
-    for (;;) {
-      let child = 2 * i + 1;
-      if (child >= this.heapSize) break;
-      if (child + 1 < this.heapSize && this.activity[this.heap[child + 1]] > this.activity[this.heap[child]]) child++;
-      if (this.activity[this.heap[child]] <= this.activity[v]) break;
-      this.heap[i] = this.heap[child];
-      this.heapAt[this.heap[i]] = i;
-      i = child;
-    }
-    this.heap[i] = v;
-    this.heapAt[v] = i;
+    this.heap.grown(v);
   }
 }
 
