@@ -1,6 +1,7 @@
 "use client";
 // A row of the plan seen from a bay or from a fitter.
 
+import { memo } from "react";
 import type { Axis } from "@/core/lanes/axis";
 import type { GroupRow } from "@/core/lanes/groups";
 import type { Block } from "@/core/lanes/lanes";
@@ -19,13 +20,14 @@ const BLOCK = 19;
 const BUSY = 80;
 const FULL = 95;
 
-export function GroupRowView({
+export const GroupRowView = memo(function GroupRowView({
   row,
   axis,
   view,
   big,
   selected,
-  sight,
+  from,
+  to,
   over,
   preview,
   onSelect,
@@ -37,7 +39,8 @@ export function GroupRowView({
   big: boolean;
   selected?: string;
   /** The stretch that is drawn (px); undefined while the row is out of sight. */
-  sight?: { from: number; to: number };
+  from?: number;
+  to?: number;
   /** A block from another row is held over this one. */
   over: boolean;
   preview?: Preview;
@@ -47,7 +50,8 @@ export function GroupRowView({
   const height = groupHeight(row);
   const coming = row.load.filter((w) => w.to > view.now).slice(0, 3);
   const ahead = coming.length ? `booked ${coming.map((w) => loadPercent(w) ?? "–").join(", ")} %` : undefined;
-  const inSight = (from: number, to: number) => sight !== undefined && meets(axis.x(from), axis.x(to), sight.from, sight.to);
+  const sight = from === undefined || to === undefined ? undefined : { from, to };
+  const inSight = (a: number, z: number) => sight !== undefined && meets(axis.x(a), axis.x(z), sight.from, sight.to);
   return (
     <section
       aria-label={row.name}
@@ -139,4 +143,4 @@ export function GroupRowView({
       </div>
     </section>
   );
-}
+});

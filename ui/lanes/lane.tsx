@@ -1,7 +1,9 @@
 "use client";
+
 // One lane: the head at the left, the road with its blocks, tape, stop lines, kerb and flag.
 
 import Link from "next/link";
+import { memo } from "react";
 import type { Axis, ZoomName } from "@/core/lanes/axis";
 import { stageSpans } from "@/core/lanes/groups";
 import type { Block, Lane } from "@/core/lanes/lanes";
@@ -24,13 +26,14 @@ const STAGE_ROW: Record<string, number> = { strip: 0, openings: 1, insulation: 0
 
 const EDGE = { late: "border-l-signal", open: "border-l-signal", tight: "border-l-amber", safe: "border-l-green" };
 
-export function LaneRow({
+export const LaneRow = memo(function LaneRow({
   lane,
   axis,
   view,
   zoom,
   selected,
-  sight,
+  from,
+  to,
   preview,
   onSelect,
   dragging,
@@ -41,13 +44,15 @@ export function LaneRow({
   zoom: ZoomName;
   selected?: string;
   /** The stretch of the road that is drawn (px); undefined while the lane is out of sight. */
-  sight?: { from: number; to: number };
+  from?: number;
+  to?: number;
   preview?: Preview;
   onSelect(id: string): void;
   dragging(b: Block): Dragging;
 }) {
   const { height, top, road } = laneShape(lane, zoom);
-  const inSight = (from: number, to: number) => sight !== undefined && meets(axis.x(from), axis.x(to), sight.from, sight.to);
+  const sight = from === undefined || to === undefined ? undefined : { from, to };
+  const inSight = (a: number, z: number) => sight !== undefined && meets(axis.x(a), axis.x(z), sight.from, sight.to);
   const d = lane.date;
   const flag = axis.x(lane.date.due);
   const end = d.finish === null ? undefined : axis.x(d.finish);
@@ -172,7 +177,7 @@ export function LaneRow({
       </div>
     </section>
   );
-}
+});
 
 function StopBar({ x, missing, top, road }: { x: number; missing: number; top: number; road: number }) {
   return (

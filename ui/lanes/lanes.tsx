@@ -2,7 +2,7 @@
 // The plan as lanes: each build a road through time. Select a block to see why it is not earlier.
 
 import Link from "next/link";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { axis, ZOOMS, type ZoomName } from "@/core/lanes/axis";
 import type { Block } from "@/core/lanes/lanes";
 import { groupHeight, laneShape, meets, tops } from "@/core/lanes/sight";
@@ -49,10 +49,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
     const at = tops(heights, SCALE_PX, group === "builds" ? "lanes" : "groups");
     return heights.map((height, i) => ({ height, top: at[i] }));
   }, [view.lanes, view.groups, group, zoom]);
-  const seen = (i: number) =>
-    meets(rows[i].top, rows[i].top + rows[i].height, sight.top, sight.bottom)
-      ? { from: sight.left - LABEL_PX, to: sight.right - LABEL_PX }
-      : undefined;
+  const seen = (i: number) => meets(rows[i].top, rows[i].top + rows[i].height, sight.top, sight.bottom);
 
   /** Scrolls as little as it takes to have a block's lane and its start in sight. */
   const reveal = (b: { from: number; lane: string }) => {
@@ -98,6 +95,19 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
       void pins.set(b.jobId, pinAt(b, own, spot), true);
     },
   });
+  // Rows are drawn anew only when something of their own changes: what they call stays the same function.
+  const latest = useRef({ show, dragging });
+  useEffect(() => {
+    latest.current = { show, dragging };
+  });
+  const onSelect = useCallback((id: string) => latest.current.show(id), []);
+  const onDrag = useCallback(
+    (b: Block, own?: string): Dragging => ({
+      onOver: (spot) => latest.current.dragging(b, own).onOver(spot),
+      onDrop: (spot) => latest.current.dragging(b, own).onDrop(spot),
+    }),
+    [],
+  );
   const pin = (b: Block, start: number | null, checked = false) =>
     void pins.set(b.jobId, start === null ? NO_PIN : { ...view.jobs[b.jobId].pin, start: zone.show(start) }, checked);
   /** Hands a job to the bay or fitter above or below, by the keyboard. */
@@ -188,11 +198,12 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
                     axis={a}
                     view={view}
                     zoom={zoom}
-                    selected={jobId}
-                    sight={seen(i)}
+                    selected={block?.lane === l.buildId ? jobId : undefined}
+                    from={seen(i) ? sight.left - LABEL_PX : undefined}
+                    to={seen(i) ? sight.right - LABEL_PX : undefined}
                     preview={pins.preview}
-                    onSelect={show}
-                    dragging={dragging}
+                    onSelect={onSelect}
+                    dragging={onDrag}
                   />
                 ))
               : view.groups[group].map((g, i) => (
@@ -203,11 +214,12 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
                     view={view}
                     big={zoom === "days"}
                     selected={jobId}
-                    sight={seen(i)}
+                    from={seen(i) ? sight.left - LABEL_PX : undefined}
+                    to={seen(i) ? sight.right - LABEL_PX : undefined}
                     over={over === g.id}
                     preview={pins.preview}
                     onSelect={setJobId}
-                    dragging={dragging}
+                    dragging={onDrag}
                   />
                 ))}
             <div
