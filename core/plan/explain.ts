@@ -46,6 +46,9 @@ export function reasonsFor(b: Board, job: Job): Reason[] {
   const sorted = [...reasons.values()]
     .filter((r) => r.until <= p.start)
     .sort((x, y) => effect(y) - effect(x) || Number(GENERAL.has(x.kind)) - Number(GENERAL.has(y.kind)) || y.until - x.until);
+  // A replan leaves what still holds where it was published, though it could go earlier by now: then that is the reason.
+  if (job.published?.start === p.start && (!sorted.length || effect(sorted[0]) < p.start))
+    sorted.unshift({ kind: "not-before", until: p.start, text: `kept at ${sayTime(c.zone, p.start)}, as published` });
   // A stop line is always said, however long ago its job ended: somebody still has to look at the photos.
   return sorted.filter((r, i) => i < 6 || r.kind === "proof");
 }

@@ -26,6 +26,8 @@ export interface Rule {
   keepStart?: boolean;
   /** What can't be kept as it is stays out for the time being: all else is laid as if it were not there. */
   aside?: boolean;
+  /** Work pinned to a time is laid in its turn, by the time it is pinned to; else first of all, with what it waits for. */
+  pinsInTurn?: boolean;
 }
 
 export interface Keep {
@@ -51,17 +53,22 @@ export function generate(c: Compiled, rule: Rule, cache?: Board["cache"]): Gener
 }
 
 /** Lays what can be kept by a rule with `aside`; the jobs left out, to be laid by the caller before `finish`. */
-export function layKept(c: Compiled, rule: Rule, cache?: Board["cache"]): { board: Board; aside: number[]; finish: () => Generated } {
+export function layKept(
+  c: Compiled,
+  rule: Rule,
+  cache?: Board["cache"],
+): { board: Board; aside: number[]; pinFailed: boolean; finish: () => Generated } {
   const board = new Board(c, cache);
   const run = new Run(c, board, rule);
   run.all();
-  return { board, aside: run.aside, finish: () => run.finish() };
+  return { board, aside: run.aside, pinFailed: run.pinFailed, finish: () => run.finish() };
 }
 
 class Run {
   readonly unplaced = new Map<number, string>();
   readonly pinsBroken = new Map<number, string>();
   readonly aside: number[] = [];
+  pinFailed = false;
   private readonly waiting: Int32Array;
   private readonly lower: Float64Array;
   private readonly urgent: Uint8Array;
@@ -90,7 +97,7 @@ class Run {
       this.urgent[i] = 1;
       for (const l of c.jobs[i].before) mark(l.job);
     };
-    for (const j of c.jobs) if (j.pin?.start !== undefined && !j.done && !j.started) mark(j.index);
+    if (!this.rule.pinsInTurn) for (const j of c.jobs) if (j.pin?.start !== undefined && !j.done && !j.started) mark(j.index);
 
     const eligible: number[] = [];
     const ready = (i: number) => {
@@ -200,6 +207,7 @@ class Run {
     if (!j.pin) return this.tryPlace(j);
     const { start, place, fitters } = j.pin;
     if (this.tryPlace(j, start, place, fitters)) return true;
+    this.pinFailed = true;
     const tries: [number | undefined, number | undefined, number[] | undefined][] = [
       [undefined, place, fitters],
       [start, undefined, fitters],

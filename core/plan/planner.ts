@@ -13,7 +13,7 @@ import type { Cost, Plan, Problem } from "./model";
 import { ruleOf } from "./plain/lay";
 import { plainOf } from "./plain/model";
 import { solvePlain } from "./plain/solve";
-import { movedShare, publishedCost, repair } from "./repair";
+import { movedShare, plannedCost, publishedCost, repair } from "./repair";
 import { fromPlan, KEPT_LAGS, rules } from "./rules";
 
 export interface PlanOptions {
@@ -52,6 +52,7 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   const began = options.clock?.() ?? 0;
   const c = compile(problem);
   const r = random(seed);
+  const local = options.local === true && c.jobs.some((j) => j.published);
   let cache: Board["cache"] | undefined;
   const attempt = (rule: Parameters<typeof generate>[1]): Candidate => {
     const g = generate(c, rule, cache);
@@ -70,7 +71,7 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   const finish = (result: Candidate): Plan => {
     // What moves forward may let others follow: on until nothing moves.
     let moved = false;
-    for (let round = 0; round < 50 && shiftLeft(result.board); round++) moved = true;
+    for (let round = 0; round < 50 && shiftLeft(result.board, local); round++) moved = true;
     if (moved) result.cost = costOf(result.board, result.unplaced);
     const ms = options.iterations === undefined && options.clock ? Math.round(options.clock() - began) : 0;
     return write(c, result, { seed, iterations: done, ms });
@@ -98,11 +99,10 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     return finish(attempt(ruleOf(c, plain, solved.starts)));
   }
   if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
-  const local = options.local === true && c.jobs.some((j) => j.published);
   const repaired = local ? repair(c, cache) : undefined;
   if (repaired) consider({ ...repaired, cost: costOf(repaired.board, repaired.unplaced) }, 0);
   // A change that stays where it happened, and costs no date, needs no other plan to compare with.
-  const dates = best ? best.cost.late + best.cost.flow - publishedCost(c) : 0;
+  const dates = best ? plannedCost(best.board) - publishedCost(c) : 0;
   if (!best || (local && (movedShare(best.board) > LOCAL || dates > DATES)) || !local) {
     const list = rules(c);
     // One of them at least, however short the time: a repair that costs dates is no answer.
@@ -126,13 +126,15 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
 }
 
 /** Moves jobs to the earliest start they could have with the same crew and stay, so that every start is explained. True: some moved. */
-function shiftLeft(b: Board): boolean {
+function shiftLeft(b: Board, local: boolean): boolean {
   let moved = false;
   const order = b.c.jobs
     .filter((j) => b.placed[j.index] && !j.done && !j.started && j.pin?.start === undefined)
     .sort((x, y) => b.placed[x.index]!.start - b.placed[y.index]!.start);
   for (const j of order) {
     const p = b.placed[j.index]!;
+    // A replan around a change moves nothing that stands as published, not even forward.
+    if (local && j.published?.start === p.start) continue;
     const stay = j.van ? b.stays[j.build].find((s) => s.place === p.place && s.from <= p.start && p.end <= s.to) : undefined;
     if (j.van && !stay) continue;
     const frame = stay ? { place: stay.place, from: stay.from, to: stay.to } : benchFrame;

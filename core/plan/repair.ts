@@ -1,5 +1,6 @@
 // Replanning around a change: all that still holds of the published plan stays; what does not is laid again around it.
 
+import type { Minute } from "../time/zone";
 import type { Board } from "./board";
 import type { Compiled } from "./compile";
 import { costOf } from "./cost";
@@ -17,8 +18,15 @@ const PATIENCE = [Number.POSITIVE_INFINITY, 2 * DAY, DAY / 4];
  * where none goes.
  */
 export function repair(c: Compiled, cache?: Board["cache"]): Generated | undefined {
-  const rule = repairRule(c);
-  const { board, aside, finish } = layKept(c, rule, cache);
+  const pinned = c.jobs.some((j) => j.pin?.start !== undefined);
+  // In its turn a pin disturbs least; one that finds its time taken goes first of all instead.
+  return (pinned ? repairBy(c, true, cache) : undefined) ?? repairBy(c, false, cache);
+}
+
+function repairBy(c: Compiled, pinsInTurn: boolean, cache?: Board["cache"]): Generated | undefined {
+  const rule = repairRule(c, pinsInTurn);
+  const { board, aside, pinFailed, finish } = layKept(c, rule, cache);
+  if (pinsInTurn && pinFailed) return undefined;
   const lay = (patience: number) => layAside(board, aside, (j) => rule.priority[j], rule.costs, patience);
   let best: { patience: number; cost: number } | undefined;
   let laid: number | undefined;
@@ -39,18 +47,27 @@ export function repair(c: Compiled, cache?: Board["cache"]): Generated | undefin
   return finish();
 }
 
-/** What the dates of the published plan cost: lateness and flow of every build, as they were meant. */
-export function publishedCost(c: Compiled): number {
-  const ends = new Map((c.problem.published?.jobs ?? []).map((j) => [j.id, c.zone.parse(j.holdUntil ?? j.end)]));
+/** What dates cost: lateness and flow of every build by its finish; jobs without a place are left out of it. */
+function datesCost(c: Compiled, finishOf: (build: number) => Minute): number {
   let sum = 0;
-  for (const build of c.builds) {
-    const finish = Math.max(...build.jobs.map((j) => ends.get(c.jobs[j].id) ?? Number.NEGATIVE_INFINITY));
-    if (!Number.isFinite(finish)) continue;
+  c.builds.forEach((build, k) => {
+    const finish = finishOf(k);
+    if (!Number.isFinite(finish)) return;
     const days = c.shop.minutes(build.due, finish) / c.dayMinutes;
     sum += build.weight * (c.weights.late * days ** 1.5 + (c.weights.flow * c.shop.minutes(c.now, finish)) / c.dayMinutes);
-  }
+  });
   return sum;
 }
+
+/** What the dates of the published plan cost, as they were meant. */
+export function publishedCost(c: Compiled): number {
+  const ends = new Map((c.problem.published?.jobs ?? []).map((j) => [j.id, c.zone.parse(j.holdUntil ?? j.end)]));
+  return datesCost(c, (k) => Math.max(...c.builds[k].jobs.map((j) => ends.get(c.jobs[j].id) ?? Number.NEGATIVE_INFINITY)));
+}
+
+/** What the dates of a plan cost. */
+export const plannedCost = (b: Board): number =>
+  datesCost(b.c, (k) => Math.max(...b.c.builds[k].jobs.map((j) => b.placed[j]?.holdUntil ?? Number.NEGATIVE_INFINITY)));
 
 /** Share of the jobs to do that do not stand as published: start, crew and place. */
 export function movedShare(b: Board): number {

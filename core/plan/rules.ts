@@ -98,10 +98,11 @@ export function rules(c: Compiled): Rule[] {
   return list;
 }
 
-/** Lays down what still holds of the published plan; the rest is set aside. */
-export function repairRule(c: Compiled): Rule {
+/** Lays down what still holds of the published plan; the rest is set aside. Pins in their turn, or first of all. */
+export function repairRule(c: Compiled, pinsInTurn: boolean): Rule {
   const [kept] = rules(c);
-  return { ...kept, name: "as published, the rest set aside", aside: true, keepStart: false };
+  const priority = pinsInTurn ? kept.priority.map((p, i) => c.jobs[i].pin?.start ?? p) : kept.priority;
+  return { ...kept, priority, name: "as published, the rest set aside", aside: true, keepStart: false, pinsInTurn };
 }
 
 /** The rule that lays a plan down again as it stands; what no longer holds finds its next place. */
