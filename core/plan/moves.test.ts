@@ -4,12 +4,12 @@ import type { Board } from "./board";
 import { checkPlan } from "./check/check";
 import { compile } from "./compile";
 import { buildResults, costOf } from "./cost";
-import { generate } from "./generate";
+import { generate, layKept } from "./generate";
 import { type Candidate, improve } from "./improve";
-import { isFree, putBack, relay, reopen } from "./moves";
+import { isFree, layAside, putBack, relay, reopen } from "./moves";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
-import { rules } from "./rules";
+import { repairRule, rules } from "./rules";
 import { relaying, reopening } from "./search";
 import { workshop } from "./testing/workshop";
 
@@ -62,6 +62,31 @@ describe("small steps", () => {
       else reopen(board, ...reopening(c, at, r));
     }
     expect(fixed.map((j) => board.placed[j.index]!.start)).toEqual(starts);
+  });
+});
+
+describe("work set aside", () => {
+  it("leaves no trace when it is taken out again, however it was laid", () => {
+    let aside = 0;
+    for (let seed = 1; seed <= 16; seed++) {
+      const p = readProblem(workshop({ seed, builds: 4, jobsPerBuild: 18, calm: seed % 2 === 0 }));
+      const published = makePlan(p, { iterations: 20 });
+      const next = structuredClone(p) as typeof p;
+      next.published = published;
+      next.bays[0].closed = [["2027-03-02T07:00", "2027-03-04T18:00"]];
+      next.fitters[0].away = [["2027-03-03T07:00", "2027-03-05T18:00"]];
+      const c = compile(readProblem(next));
+      const rule = repairRule(c, false);
+      const kept = layKept(c, rule);
+      aside += kept.aside.length;
+      const before = said(kept.board);
+      for (const patience of [Number.POSITIVE_INFINITY, 2880, 360]) {
+        const back = layAside(kept.board, kept.aside, (j) => rule.priority[j], rule.costs, patience);
+        back?.();
+        expect(said(kept.board), `seed ${seed}, patience ${patience}`).toBe(before);
+      }
+    }
+    expect(aside).toBeGreaterThan(10);
   });
 });
 

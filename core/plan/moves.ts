@@ -343,6 +343,8 @@ export function layAside(
   const back = () => {
     for (const j of aside) b.unbook(j);
     change.back();
+    // One that was laid and pushed on again is known to the change, too: it was not there before.
+    for (const j of aside) b.unbook(j);
     left.forEach((n, k) => {
       b.left[k] = n;
     });
