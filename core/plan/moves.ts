@@ -20,7 +20,7 @@ export interface Costs {
 /** What it takes to put a board back. */
 export interface Undo {
   jobs: Map<number, Placed>;
-  /** By build: its stays with their times as they were, and its van jobs that were still to be placed. */
+  /** By build: its stays with their times as they were. */
   builds: [number, { stay: Stay; from: Minute; to: Minute; firm: Minute }[]][];
 }
 

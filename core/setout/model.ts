@@ -1,6 +1,6 @@
 // What every calculator takes and gives: results, findings in words, cuts, parts, minutes, hold, mass and a drawing.
 
-import { reader } from "../plan/fault";
+import { InputError, reader } from "../plan/fault";
 
 export type Level = "ok" | "warn" | "stop";
 
@@ -94,8 +94,6 @@ export function calculator<I>(
     },
   };
 }
-
-import { InputError } from "../plan/fault";
 
 /** Pieces of schema. */
 export const is = {

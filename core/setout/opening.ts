@@ -180,7 +180,6 @@ export const opening = calculator<Input>({ name: "opening", title: "Opening" }, 
     },
     {
       findings,
-      minutes: skin === "double" ? { best: 90, likely: 150, worst: 270 } : { best: 60, likely: 100, worst: 180 },
       drawing: {
         title: "Opening",
         seen: "above: from inside; below: from outside, mirrored. Along from the bulkhead line, up from the rib crests of the floor",

@@ -122,6 +122,21 @@ describe("roof-plan", () => {
     const { results } = run({ ...input, items: [{ name: "solar", overall: { length: 1000, width: 660 }, wish: { at: 1200 } }] });
     expect(results.placed).toEqual([{ name: "solar", at: 1200, across: 780, bay: 2 }]);
   });
+  it("keeps near another unit's wished place, and says when there is none", () => {
+    const solar = { name: "solar", overall: { length: 600, width: 400 } };
+    const near = run({
+      ...input,
+      items: [
+        { ...input.items[0], wish: { at: 1100 } },
+        { ...solar, wish: { near: "fan" } },
+      ],
+    });
+    const far = near.results.placed.find((p: { name: string }) => p.name === "solar");
+    expect(Math.abs(far.at - 1100)).toBeLessThan(600);
+    expect(near.findings.some((f: { text: string }) => f.text.includes("no wished place"))).toBe(false);
+    const bed = run({ ...input, items: [{ ...solar, wish: { near: "bed" } }] });
+    expect(bed.findings.some((f: { text: string }) => f.text.includes("near bed, which has no wished place"))).toBe(true);
+  });
   it("says what does not fit, and refuses what makes no sense", () => {
     const wide = run({
       ...input,

@@ -93,6 +93,13 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
   for (const b of found.barsInTheWay)
     findings.push({ level: "warn", about: "bars", text: `bar ${b.bar + 1} has to move for ${b.item}; a rib never does` });
   if (found.relaxed.length) findings.push({ level: "warn", about: "items", text: `not where it was wished: ${found.relaxed.join(", ")}` });
+  for (const it of items)
+    if (it.wish?.near !== undefined && items.find((x) => x.name === it.wish!.near)?.wish?.at === undefined)
+      findings.push({
+        level: "warn",
+        about: "items",
+        text: `${it.name} is wished near ${it.wish.near}, which has no wished place here: give a place instead`,
+      });
   const pack = items.map((it) => ({ name: it.name, mm: round(packing(roof.crown, roof.width, it.overall.width), 1) }));
   for (const p of pack)
     if (p.mm >= 5)

@@ -141,17 +141,24 @@ export function place(roof: Roof): Placement {
     return false;
   });
   for (;;) {
+    let open = false;
     for (const bars of roof.bars.length ? [true, false] : [false]) {
       const found = arrange(roof, items, bars);
-      if (found) return result(roof, items, found, unplaced);
+      if (found === "open") open = true;
+      else if (found) return result(roof, items, found, unplaced);
     }
     const last = items[items.length - 1];
-    unplaced.push({ name: last.name, reason: "there is no room for it beside the others" });
+    unplaced.push({
+      name: last.name,
+      reason: open
+        ? "no room was found for it beside the others before the search gave up; try it with fewer units"
+        : "there is no room for it beside the others",
+    });
     items = items.slice(0, -1);
   }
 }
 
-function arrange(roof: Roof, items: readonly Item[], bars: boolean): Spot[] | undefined {
+function arrange(roof: Roof, items: readonly Item[], bars: boolean): Spot[] | undefined | "open" {
   if (!items.length) return [];
   // Those that can lie in few places first, and tall ones before the panels they would shade.
   const order = items
@@ -164,7 +171,7 @@ function arrange(roof: Roof, items: readonly Item[], bars: boolean): Spot[] | un
   });
   let found = lists.every((l) => l.length) ? search(roof, sorted, lists, NEAR_STEPS) : undefined;
   if (found === "open") found = touching(roof, sorted, bars, ALL_STEPS);
-  if (!found || found === "open") return undefined;
+  if (!found || found === "open") return found;
   const out: Spot[] = [];
   order.forEach((o, k) => {
     out[o.i] = (found as Spot[])[k];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { OpenSet } from "../time/openset";
-import { bestBond, blockedMinutes, followerDelay, latestFreeEnd } from "./bond";
+import { bestBond, blockedMinutes, latestFreeEnd } from "./bond";
 
 /** Days from 7:30 to 16:00 with a break from 12:00 to 12:30, five in a row, then two closed. */
 const DAY = 1440;
@@ -32,8 +32,9 @@ describe("bestBond", () => {
     expect(best).toEqual({ end: clock(0, 16), start: clock(0, 15), blocked: 0 });
     // 16 h: an end by 15:30 costs the follower nothing, one at 16:00 half an hour.
     expect(latestFreeEnd(open, clock(0, 16), 16 * 60)).toBe(clock(0, 15, 30));
-    expect(followerDelay(open, clock(0, 16), clock(0, 15, 30), 16 * 60)).toBe(0);
-    expect(followerDelay(open, clock(0, 16), clock(0, 16), 16 * 60)).toBe(30);
+    const late = (end: number) => open.minutes(open.next(clock(0, 16)), end + 16 * 60);
+    expect(late(clock(0, 15, 30))).toBe(0);
+    expect(late(clock(0, 16))).toBe(30);
     expect(bestBond(open, clock(0, 7, 30), 60, 16 * 60)!.end).toBe(clock(0, 15, 30));
   });
   it("waits for the weekend with a long hold, when that is near", () => {

@@ -25,12 +25,6 @@ export function latestFreeEnd(open: OpenSet, closes: Minute, hold: number): Minu
   return Number.isFinite(opens) ? Math.min(closes, opens - hold) : undefined;
 }
 
-/** Working minutes by which a follower starts later than at the opening after the day of the bond. */
-export function followerDelay(open: OpenSet, closes: Minute, end: Minute, hold: number): number {
-  const opens = open.next(closes);
-  return Number.isFinite(opens) ? open.minutes(opens, end + hold) : 0;
-}
-
 /**
  * Where a bond of `work` open minutes and `hold` elapsed minutes costs least from `earliest` on: the latest end on each
  * of the next open days that blocks nothing (next opening − hold, or the day's end where that is sooner), else the

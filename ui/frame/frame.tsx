@@ -29,7 +29,7 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-card focus:p-2">
         Skip to the view
       </a>
-      <header className="on-pine sticky top-0 z-30 flex h-[52px] shrink-0 items-center gap-6 bg-pine px-4 text-on-pine">
+      <header className="on-pine sticky top-0 z-30 flex h-[52px] shrink-0 items-center gap-6 bg-pine px-4 text-on-pine print:hidden">
         <Link href="/" className="wide text-[17px] tracking-wide uppercase" style={{ fontStretch: "125%", fontWeight: 800 }}>
           Wide Lane
         </Link>

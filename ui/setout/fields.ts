@@ -4,7 +4,7 @@ import { InputError } from "@/core/plan/fault";
 import { parseLength } from "@/core/setout/lengths";
 
 export type Leaf =
-  | { kind: "length" | "number" | "text" | "polygon" | "lengths"; path: string; label: string; optional?: true; unit?: string }
+  | { kind: "length" | "number" | "text" | "polygon"; path: string; label: string; optional?: true; unit?: string }
   | { kind: "choice"; path: string; label: string; options: readonly (readonly [value: string, label: string])[] }
   | { kind: "flag"; path: string; label: string };
 
@@ -41,7 +41,6 @@ function value(f: Leaf, typed: string | boolean | undefined, path: string): unkn
   }
   if (f.kind === "text") return text;
   if (f.kind === "length") return parseLength(text, path);
-  if (f.kind === "lengths") return text.split(/[;]+/).map((t) => parseLength(t, path));
   if (f.kind === "polygon") return text.split(";").map((p) => p.split("/").map((t) => parseLength(t, path)));
   const n = Number(text.replace(",", "."));
   if (!Number.isFinite(n)) throw new InputError([{ path, message: `${text} is no number` }]);

@@ -160,19 +160,7 @@ function Files({ name, outcome }: { name: string; outcome: Outcome }) {
 /** "perimeter" for perimeter, "corner holes" for cornerHoles. */
 const spoken = (key: string): string => key.replace(/([a-z0-9])([A-Z])/g, (_m, a: string, b: string) => `${a} ${b.toLowerCase()}`);
 /** Figures that are no lengths, whatever the unit. */
-const PLAIN = new Set([
-  "count",
-  "sheets",
-  "packs",
-  "areaM2",
-  "massKg",
-  "minutes",
-  "massRemovedKg",
-  "primerDm2",
-  "bay",
-  "bar",
-  "clearanceCount",
-]);
+const PLAIN = new Set(["count", "sheets", "packs", "areaM2", "massKg", "minutes", "massRemovedKg", "primerDm2", "bay", "bar"]);
 
 function Results({ results, inches, lengths }: { results: Record<string, unknown>; inches: boolean; lengths: boolean }) {
   const say = (v: unknown, key: string): string => {

@@ -251,7 +251,7 @@ export class Prover {
         const gap = p.lags[k] + this.p.durations[j];
         const t = this.lb[j] + gap;
         if (t > this.lb[i]) {
-          if (t > this.hi[i]) return this.beyond(i, t, gap, j);
+          if (t > this.hi[i]) return this.beyond(i, gap, j);
           if (!this.set(this.ge(i, t), undefined, j, gap)) return false;
         }
       } else {
@@ -270,7 +270,7 @@ export class Prover {
   }
 
   /** A follower would have to start later than it ever may. */
-  private beyond(i: number, _t: number, gap: number, j: number): boolean {
+  private beyond(i: number, gap: number, j: number): boolean {
     this.conflict = [this.ge(j, this.hi[i] + 1 - gap)];
     return false;
   }

@@ -11,8 +11,6 @@ export interface SolveOptions {
   /** Asked after every step (a child, or a dead end of the proof); true ends the search. */
   stop(steps: number): boolean;
   onBetter?(best: Best, steps: number): void;
-  /** Children before the proof sets in, and in each of its turns; dead ends in each turn. */
-  turns?: { first: number; children: number; deadEnds: number };
 }
 
 export interface Solved extends Best {
@@ -21,8 +19,8 @@ export interface Solved extends Best {
   proven?: "bound" | "search";
 }
 
-/** The more jobs, the rarer the proof gets through, and the dearer a dead end is against a child. */
-const usualTurns = (n: number) =>
+/** Children before the proof sets in, and in each of its turns; dead ends in each turn. The more jobs, the rarer the proof gets through, and the dearer a dead end is against a child. */
+const turns = (n: number) =>
   n <= 45
     ? { first: 600, children: 300, deadEnds: 300 }
     : n <= 90
@@ -34,7 +32,7 @@ export function solvePlain(p: Plain, r: Random, options: SolveOptions): Solved {
   const s = new Scheduler(p);
   const best: Best = { starts: new Int32Array(p.n), length: Number.POSITIVE_INFINITY };
   const children = breed(s, r, best);
-  const { first, children: turn, deadEnds } = options.turns ?? usualTurns(p.n);
+  const { first, children: turn, deadEnds } = turns(p.n);
   let steps = 0;
   let told = Number.POSITIVE_INFINITY;
   const tell = () => {
