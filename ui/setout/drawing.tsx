@@ -40,7 +40,7 @@ export function DrawingView({ drawing }: { drawing: Drawing }) {
         role="img"
         aria-label={`Drawing: ${drawing.title}`}
         viewBox={`${b.left - margin} ${-b.top - margin} ${w + 2 * margin} ${h + 2 * margin}`}
-        className="min-h-0 w-full flex-1"
+        className="min-h-0 w-full flex-1 print:max-h-[88vh]"
       >
         {drawing.shapes.map((s, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: shapes have no name but their place in the drawing

@@ -53,6 +53,6 @@ export function mirrored(shapes: readonly Shape[], width: number): Shape[] {
     if (s.kind === "line") return { ...s, from: [width - s.from[0], s.from[1]], to: [width - s.to[0], s.to[1]] };
     if (s.kind === "circle") return { ...s, at: [width - s.at[0], s.at[1]] };
     if (s.kind === "arc") return { ...s, at: [width - s.at[0], s.at[1]], from: (540 - s.to) % 360, to: (540 - s.from) % 360 || 360 };
-    return { ...s, at: [width - s.at[0] - s.text.length * s.size * 0.62, s.at[1]] };
+    return { ...s, at: [width - s.at[0] - s.text.length * s.size * 0.8, s.at[1]] };
   });
 }
