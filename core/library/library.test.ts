@@ -1,166 +1,120 @@
-import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { checkPlan } from "../plan/check/check";
 import { InputError } from "../plan/fault";
-import type { Problem } from "../plan/model";
-import { makePlan } from "../plan/planner";
-import { readPlan, readProblem } from "../plan/read";
-import { library, readLibrary } from "./library";
-import { buildNetwork } from "./network";
-import { type Options, STAGES } from "./schema";
+import { evaluate, faultOf } from "./formula";
+import { type Entry, library, libraryFile, readLibrary, readLibraryFile } from "./library";
+import { completeOptions, DEFAULT_OPTIONS } from "./options";
+import { STAGES } from "./schema";
 import strip from "./stages/strip.json";
+import { holds } from "./when";
 
-const full: Options = { windows: 3, fan: true, solar: true, swivels: true, gas: true, heater: true, firstFix: "services-first" };
-const bare: Options = { windows: 0, fan: false, solar: false, swivels: false, gas: false, heater: false, firstFix: "insulation-first" };
-const options = fc.record({
-  windows: fc.integer({ min: 0, max: 4 }),
-  fan: fc.boolean(),
-  solar: fc.boolean(),
-  swivels: fc.boolean(),
-  gas: fc.boolean(),
-  heater: fc.boolean(),
-  firstFix: fc.constantFrom("services-first" as const, "insulation-first" as const),
-});
+/** The codes of the trade's list: every one has to be in the library. */
+const ROWS = {
+  ST: 8,
+  OP: 13,
+  IN: 10,
+  FR: 8,
+  PA: 10,
+  FU: 12,
+  SV: 14,
+};
 
 describe("the library", () => {
-  it("covers all seven stages, every job with steps and cautions", () => {
+  it("holds every job of the trade's list", () => {
+    const codes = new Set(library.map((j) => j.code));
+    for (const [stage, n] of Object.entries(ROWS))
+      for (let i = 1; i <= n; i++) expect(codes, `${stage}-${i}`).toContain(`${stage}-${String(i).padStart(2, "0")}`);
     expect(new Set(library.map((j) => j.stage))).toEqual(new Set(STAGES));
-    for (const j of library) expect(j.steps.length, j.code).toBeGreaterThanOrEqual(4);
   });
-  it("names a wrong reference and a wrong field", () => {
-    const broken = structuredClone(strip) as { jobs: { after: unknown[]; code: string }[] };
-    broken.jobs[1].after = [{ job: "XX-99", reason: "none" }];
-    expect(() => readLibrary([broken])).toThrow(/ST-03: names XX-99/);
-    expect(() => readLibrary([{ stage: "strip", jobs: [{ code: "ST-01" }] }])).toThrow(InputError);
-  });
-});
-
-/** All jobs that must be over before this one. */
-function ancestors(jobs: ReturnType<typeof buildNetwork>, code: string): Set<string> {
-  const by = new Map(jobs.map((j) => [j.code, j]));
-  const out = new Set<string>();
-  const walk = (c: string) => {
-    for (const a of by.get(c)!.after)
-      if (!out.has(a.job)) {
-        out.add(a.job);
-        walk(a.job);
-      }
-  };
-  walk(code);
-  return out;
-}
-
-describe("buildNetwork", () => {
-  it("gives each window its own job on alternating sides", () => {
-    const w = buildNetwork(full).filter((j) => j.code.startsWith("OP-06"));
-    expect(w.map((j) => [j.code, j.zones[0]])).toEqual([
-      ["OP-06a", "left"],
-      ["OP-06b", "right"],
-      ["OP-06c", "left"],
-    ]);
-  });
-  it("keeps the order rules whatever is chosen", () => {
-    fc.assert(
-      fc.property(options, (o) => {
-        const jobs = buildNetwork(o);
-        const codes = new Set(jobs.map((j) => j.code));
-        for (const j of jobs) {
-          for (const a of [...j.after.map((x) => x.job), ...j.covers]) expect(codes.has(a)).toBe(true);
-          expect(ancestors(jobs, j.code).has(j.code)).toBe(false);
-          for (const c of j.covers) expect(ancestors(jobs, j.code).has(c), `${j.code} covers ${c}`).toBe(true);
-        }
-        // Skin before lining, first fix before lining, ceiling before walls before floor, wall before base units.
-        const order: [string, string][] = [
-          ["OP-13", "IN-07"],
-          ["OP-13", "PA-04"],
-          ["SV-01", "PA-04"],
-          ["SV-02", "PA-04"],
-          ["PA-03", "PA-04"],
-          ["PA-04", "PA-10"],
-          ["FU-05", "FU-06"],
-          ["FU-04", "FU-05"],
-          ["FR-04", "PA-04"],
-        ];
-        for (const [first, then] of order) expect(ancestors(jobs, then).has(first), `${first} before ${then}`).toBe(true);
-      }),
-      { numRuns: 200 },
-    );
-  });
-  it("swaps first fix and insulation by school", () => {
-    expect(ancestors(buildNetwork(full), "IN-07").has("SV-01")).toBe(true);
-    expect(ancestors(buildNetwork(full), "SV-01").has("IN-07")).toBe(false);
-    expect(ancestors(buildNetwork({ ...full, firstFix: "insulation-first" }), "SV-01").has("IN-07")).toBe(true);
-  });
-  it("keeps the soak test behind the swarf when nothing is cut", () => {
-    expect(ancestors(buildNetwork(bare), "OP-13").has("OP-12")).toBe(true);
-  });
-  it("plans a full and a bare build that pass the checker", () => {
-    for (const o of [full, bare]) {
-      const problem = readProblem(shop(o));
-      const plan = makePlan(problem, { iterations: 0 });
-      expect(plan.unplaced).toEqual([]);
-      expect(checkPlan(problem, readPlan(plan))).toEqual([]);
+  it("gives each job 5 to 14 steps, cautions, and a reason for every precedence", () => {
+    for (const j of library) {
+      expect(j.steps.length, j.code).toBeGreaterThanOrEqual(5);
+      expect(j.cautions.length, j.code).toBeGreaterThan(0);
+      for (const a of j.after) expect(a.reason.length, `${j.code} after ${a.job}`).toBeGreaterThanOrEqual(10);
     }
   });
+  it("asks before every step that can't be undone", () => {
+    for (const j of library) if (j.irreversible) expect(j.ask?.length, j.code).toBeGreaterThan(0);
+  });
+  it("leaves gas, mains and seats to ticket holders and says so", () => {
+    for (const code of ["SV-03", "SV-06", "SV-09", "SV-10", "ST-08"]) {
+      const j = library.find((e) => e.code === code)!;
+      expect(
+        j.crew.some((c) => c.ticket),
+        code,
+      ).toBe(true);
+      expect(j.cautions.join(" "), code).toMatch(/local rules|Local rules/);
+    }
+  });
+  it("has fault cards whose causes each name the test that settles them", () => {
+    const cards = library.flatMap((j) => j.faults ?? []);
+    expect(cards.length).toBeGreaterThan(15);
+    for (const f of cards) for (const c of f.causes) expect(c.test.length, f.sign).toBeGreaterThan(5);
+  });
 });
 
-function shop(o: Options): Problem {
-  return {
-    format: "wide-lane/problem@1",
-    zone: "Europe/Lisbon",
-    now: "2027-03-01T07:30",
-    calendars: [
-      {
-        id: "shop",
-        week: Object.fromEntries(
-          ["mon", "tue", "wed", "thu", "fri"].map((d) => [
-            d,
-            [
-              ["08:00", "12:00"],
-              ["12:45", "17:00"],
-            ],
-          ]),
-        ),
-      },
-    ],
-    bays: [{ id: "b1", name: "Long bay", has: ["indoor", "heated", "lit", "lift", "roof-access", "scales"], tempC: 18 }],
-    yard: { places: 2, has: ["wash"], work: true },
-    fitters: ["a", "b"].map((id) => ({
-      id,
-      name: id,
-      calendar: "shop",
-      skills: { body: 3, trim: 3, electric: 3, joinery: 3, plumbing: 3, paint: 3, gas: 3 },
-      tickets: [{ id: "gas" }],
-    })),
-    shuntMinutes: 20,
-    builds: [
-      {
-        id: "k",
-        name: "Test",
-        arrives: "2027-03-01T08:00",
-        due: "2027-05-01T17:00",
-        weight: 1,
-        heightMm: 2530,
-        lengthMm: 5990,
-        insideCrew: 3,
-        jobs: buildNetwork(o).map((j) => ({
-          id: `k.${j.code}`,
-          stage: j.stage,
-          name: j.name,
-          minutes: j.minutes,
-          place: j.place,
-          yardOk: j.yardOk,
-          bay: j.bay,
-          zones: j.zones,
-          crew: j.crew,
-          needs: j.needs,
-          hold: j.hold,
-          after: j.after.map((a) => ({ job: `k.${a.job}`, ignoreHold: a.ignoreHold })),
-          covers: j.covers.map((c) => `k.${c}`),
-          proofApproved: j.proof?.some((p) => p.beforeCloseUp) ? false : undefined,
-          state: "todo" as const,
-        })),
-      },
-    ],
+describe("reading a library", () => {
+  const broken = (change: (jobs: Record<string, unknown>[]) => void) => {
+    const file = structuredClone(libraryFile(library)) as unknown as { jobs: Record<string, unknown>[] };
+    change(file.jobs);
+    return () => readLibraryFile(file);
   };
-}
+  it("names a wrong reference and a wrong field", () => {
+    const file = structuredClone(strip) as { jobs: { after: unknown[] }[] };
+    file.jobs[1].after = [{ job: "XX-99", reason: "none" }];
+    expect(() => readLibrary([file])).toThrow(/ST-02\.after\[0\]: names XX-99, which is no job/);
+    expect(() => readLibrary([{ stage: "strip", jobs: [{ code: "ST-01" }] }])).toThrow(InputError);
+  });
+  it("names the place of a formula, a condition and an hour that can't be", () => {
+    expect(broken((j) => (j[3].scale = "0.3 + gulls"))).toThrow(/jobs\[3\] \(ST-04\)\.scale: gulls is no quantity we know/);
+    expect(broken((j) => (j[0].when = { bed: ["hammock"] }))).toThrow(/jobs\[0\] \(ST-01\)\.when: bed is never hammock/);
+    expect(broken((j) => (j[0].minutes = { best: 9, likely: 5, worst: 7 }))).toThrow(/minutes: best, likely, worst do not rise/);
+    expect(broken((j) => (j[1].code = "ST-01"))).toThrow(/stands twice/);
+    expect(broken((j) => (j[2].colour = "red"))).toThrow(/jobs\[2\]\.colour: is not a known field/);
+    expect(broken((j) => (j[2].code = "QQ-01"))).toThrow(/no stage has the letters QQ/);
+  });
+  it("exported and read again is the same", () => {
+    expect(readLibraryFile(JSON.parse(JSON.stringify(libraryFile(library))))).toEqual(library as Entry[]);
+  });
+});
+
+describe("formulas", () => {
+  it("does the sums that kits need", () => {
+    expect(evaluate("ceil(20.7 * 0.33 * 1.08 / 0.46)", {})).toBe(17);
+    expect(evaluate("max(1, units) * 0.5", { units: 0 })).toBe(0.5);
+    expect(evaluate("-(a - 2) / b", { a: 5, b: 2 })).toBe(-1.5);
+    expect(evaluate(7, {})).toBe(7);
+  });
+  it("refuses all else in words", () => {
+    expect(faultOf("a +", ["a"])).toMatch(/can't be read/);
+    expect(faultOf("constructor", ["a"])).toMatch(/constructor is no quantity/);
+    expect(faultOf("a.b", ["a"])).toMatch(/only/);
+    expect(faultOf("'x'", [])).toMatch(/is no number/);
+    expect(faultOf("sqrt(a)", ["a"])).toMatch(/only/);
+    expect(faultOf("1 / 0", [])).toMatch(/no value/);
+    expect(faultOf("toString(1)", [])).toMatch(/only/);
+  });
+});
+
+describe("conditions", () => {
+  const o = DEFAULT_OPTIONS;
+  it("holds by presence, absence and list; several by any", () => {
+    expect(holds({ fan: true, gas: false, solar: ["2"] }, o)).toBe(true);
+    expect(holds({ solar: false }, o)).toBe(false);
+    expect(holds({ bed: ["across", "lengthways"] }, o)).toBe(true);
+    expect(holds([{ gas: true }, { heater: ["diesel"] }], o)).toBe(true);
+    expect(holds(undefined, o)).toBe(true);
+  });
+  it("reads choices of an earlier version as today's", () => {
+    const o = completeOptions({
+      windows: 1,
+      solar: true,
+      swivels: true,
+      gas: true,
+      heater: false,
+      firstFix: "insulation-first",
+      fan: false,
+    });
+    expect(o).toMatchObject({ windows: 1, solar: 2, swivels: 2, gas: "locker", heater: "none", firstFix: "warm-side", fan: false });
+    expect(o.bed).toBe(DEFAULT_OPTIONS.bed);
+  });
+});

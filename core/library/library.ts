@@ -1,7 +1,11 @@
-// The job library, read and validated once from its data files.
+// The job library, read and validated from its data: the shipped one, or a workshop's own.
 
 import { type Fault, InputError, reader } from "../plan/fault";
-import { type LibraryJob, type Stage, type StageFile, stageSchema } from "./schema";
+import { faultOf } from "./formula";
+import type { OptionKey } from "./options";
+import { valuesOf } from "./options";
+import { QUANTITY_NAMES } from "./quantities";
+import { LIBRARY_FORMAT, type LibraryFile, type LibraryJob, librarySchema, type Stage, type StageFile, stageSchema } from "./schema";
 import framing from "./stages/framing.json";
 import furniture from "./stages/furniture.json";
 import insulation from "./stages/insulation.json";
@@ -26,29 +30,77 @@ const STAGE_OF: Record<string, Stage> = {
 };
 
 const readStage = reader<StageFile>(stageSchema);
+const readFile = reader<LibraryFile>(librarySchema);
 
-/** All jobs in stage order. Throws InputError when a file or a reference in it is wrong. */
-export function readLibrary(files: readonly unknown[]): Entry[] {
-  const jobs = files.map(readStage).flatMap((f) => f.jobs.map((j) => ({ ...j, stage: STAGE_OF[j.code.slice(0, 2)] ?? f.stage })));
+/** All jobs of the stage files in their order. Throws InputError when a file or a reference in it is wrong. */
+export const readLibrary = (files: readonly unknown[]): Entry[] => checked(files.map(readStage).flatMap((f) => f.jobs));
+
+/** A library from one file (an import). Throws InputError with the place of every fault. */
+export const readLibraryFile = (value: unknown): Entry[] => checked(readFile(value).jobs, "jobs");
+
+/** A library as one file (an export). */
+export const libraryFile = (jobs: readonly Entry[], name?: string): LibraryFile => ({
+  format: LIBRARY_FORMAT,
+  ...(name ? { name } : {}),
+  jobs: jobs.map(({ stage: _stage, ...j }) => j),
+});
+
+/** Conditions inside a job, with the path of each. */
+function conditionsOf(j: LibraryJob): [path: string, when: unknown][] {
+  const out: [string, unknown][] = [["when", j.when]];
+  for (const key of ["after", "covers", "ask", "steps", "parts", "proof", "remainders", "variants"] as const)
+    (j[key] ?? []).forEach((item, i) => out.push([`${key}[${i}].when`, (item as { when?: unknown }).when]));
+  return out.filter(([, w]) => w !== undefined);
+}
+
+function conditionFault(when: unknown): string | undefined {
+  for (const one of Array.isArray(when) ? when : [when])
+    for (const [key, wanted] of Object.entries(one as Record<string, unknown>)) {
+      if (!Array.isArray(wanted)) continue;
+      const values = valuesOf(key as OptionKey).map(String);
+      const wrong = wanted.find((v) => !values.includes(String(v)));
+      if (wrong !== undefined) return `${key} is never ${wrong} (but ${values.join(", ")})`;
+    }
+  return undefined;
+}
+
+function checked(list: readonly LibraryJob[], root = ""): Entry[] {
+  const at = (j: LibraryJob, i: number) => (root ? `${root}[${i}] (${j.code})` : j.code);
+  const jobs = list.map((j) => ({ ...j, stage: STAGE_OF[j.code.slice(0, 2)] }));
   const codes = new Set<string>();
   const faults: Fault[] = [];
-  for (const j of jobs) {
-    if (codes.has(j.code)) faults.push({ path: j.code, message: "stands twice" });
+  jobs.forEach((j, i) => {
+    if (!j.stage) faults.push({ path: at(j, i), message: `no stage has the letters ${j.code.slice(0, 2)}` });
+    if (codes.has(j.code)) faults.push({ path: at(j, i), message: "stands twice" });
     codes.add(j.code);
-  }
-  for (const j of jobs) {
-    const named = [...j.after.map((a) => a.job), ...(j.covers ?? []), ...Object.values(j.coversBySchool ?? {}).flat()];
-    for (const n of named) if (!codes.has(n)) faults.push({ path: j.code, message: `names ${n}, which is no job` });
+  });
+  jobs.forEach((j, i) => {
+    const fault = (field: string, message: string) => faults.push({ path: `${at(j, i)}${field ? `.${field}` : ""}`, message });
+    for (const [field, n] of [
+      ...j.after.map((a, k) => [`after[${k}]`, a.job]),
+      ...(j.covers ?? []).map((c, k) => [`covers[${k}]`, c.job]),
+      ...(j.remainders ?? []).map((r, k) => [`remainders[${k}]`, r.before]),
+    ])
+      if (!codes.has(n)) fault(field, `names ${n}, which is no job`);
     const { best, likely, worst } = j.minutes;
-    if (best > likely || likely > worst) faults.push({ path: `${j.code}.minutes`, message: "best, likely, worst do not rise" });
-  }
-  const byCode = new Map(jobs.map((j) => [j.code, j]));
-  for (const j of jobs)
-    for (const n of j.covers ?? [])
-      if (!byCode.get(n)?.proof?.some((p) => p.beforeCloseUp))
-        faults.push({ path: `${j.code}.covers`, message: `covers ${n}, which has no photo to be taken before` });
+    if (best > likely || likely > worst) fault("minutes", "best, likely, worst do not rise");
+    const formulas: [string, string | number | undefined][] = [
+      ["scale", j.scale],
+      ["pieces.count", j.pieces?.count],
+      ...(j.parts ?? []).map((p, k): [string, string | number] => [`parts[${k}].quantity`, p.quantity]),
+    ];
+    for (const [field, f] of formulas) {
+      const wrong = typeof f === "string" ? faultOf(f, QUANTITY_NAMES) : undefined;
+      if (wrong) fault(field, wrong);
+    }
+    for (const [field, w] of conditionsOf(j)) {
+      const wrong = conditionFault(w);
+      if (wrong) fault(field, wrong);
+    }
+  });
   if (faults.length) throw new InputError(faults);
   return jobs;
 }
 
+/** The library that ships with Wide Lane. */
 export const library: readonly Entry[] = readLibrary([strip, openings, insulation, framing, panels, furniture, services]);

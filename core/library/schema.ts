@@ -1,16 +1,63 @@
-// JSON Schema of the job library (one file a stage) and of the vans; types derive from them.
+// JSON Schema of the job library (one file a stage, or the whole for export); types derive from it.
 
 import type { FromSchema } from "json-schema-to-ts";
+import { OPTION_KEYS } from "./options";
 
 const text = { type: "string", minLength: 1, maxLength: 300 } as const;
 const texts = { type: "array", items: text } as const;
 const code = { type: "string", pattern: "^[A-Z]{2}-\\d{2}$" } as const;
 const minutes = { type: "integer", minimum: 1 } as const;
+const formula = { type: ["string", "number"] } as const;
 
 export const STAGES = ["strip", "openings", "insulation", "framing", "panels", "furniture", "services"] as const;
 export type Stage = (typeof STAGES)[number];
 
-export const SCHOOLS = ["services-first", "insulation-first"] as const;
+const condition = {
+  type: "object",
+  propertyNames: { enum: OPTION_KEYS },
+  additionalProperties: { type: ["boolean", "array"], items: { type: "string" } },
+} as const;
+/** One condition, or several of which any will do. */
+const when = { anyOf: [condition, { type: "array", minItems: 1, items: condition }] } as const;
+
+const crew = {
+  type: "array",
+  minItems: 1,
+  items: {
+    type: "object",
+    additionalProperties: false,
+    required: ["skill"],
+    properties: {
+      skill: text,
+      level: { type: "integer", minimum: 1, maximum: 3 },
+      count: { type: "integer", minimum: 1 },
+      ticket: text,
+    },
+  },
+} as const;
+
+const needs = {
+  type: "object",
+  additionalProperties: false,
+  properties: {
+    dry: { type: "boolean" },
+    daylight: { type: "boolean" },
+    minTempC: { type: "number" },
+    noisy: { type: "boolean" },
+    sameDay: { type: "boolean" },
+  },
+} as const;
+
+const hold = {
+  type: "object",
+  additionalProperties: false,
+  required: ["minutes"],
+  properties: { minutes, still: { type: "boolean" }, keepOff: texts, minTempC: { type: "number" } },
+} as const;
+
+/** The ways in which a job can't be undone, or a step matters to an order rule. */
+export const IRREVERSIBLE = ["cut", "bond", "tank", "screw-down", "close-up"] as const;
+export const DEEDS = ["cut", "edge", "set", "swarf", "seal", "test", "degrease", "access", "photo"] as const;
 
 const entry = {
   type: "object",
@@ -25,63 +72,61 @@ const entry = {
       required: ["best", "likely", "worst"],
       properties: { best: minutes, likely: minutes, worst: minutes },
     },
+    scale: formula,
+    pieces: {
+      type: "object",
+      additionalProperties: false,
+      required: ["name", "count"],
+      properties: { name: text, count: formula },
+    },
     place: { type: "string", enum: ["van", "bench"] },
     yardOk: { type: "boolean" },
     bay: texts,
     zones: texts,
-    crew: {
-      type: "array",
-      minItems: 1,
-      items: {
-        type: "object",
-        additionalProperties: false,
-        required: ["skill"],
-        properties: {
-          skill: text,
-          level: { type: "integer", minimum: 1, maximum: 3 },
-          count: { type: "integer", minimum: 1 },
-          ticket: text,
-        },
-      },
-    },
-    needs: {
-      type: "object",
-      additionalProperties: false,
-      properties: {
-        dry: { type: "boolean" },
-        daylight: { type: "boolean" },
-        minTempC: { type: "number" },
-        noisy: { type: "boolean" },
-        sameDay: { type: "boolean" },
-      },
-    },
-    hold: {
-      type: "object",
-      additionalProperties: false,
-      required: ["minutes"],
-      properties: {
-        minutes,
-        still: { type: "boolean" },
-        keepOff: texts,
-        minTempC: { type: "number" },
-      },
-    },
+    crew,
+    needs,
+    hold,
+    when,
+    each: { type: "string", enum: ["windows"] },
     after: {
       type: "array",
       items: {
         type: "object",
         additionalProperties: false,
         required: ["job", "reason"],
-        properties: { job: code, reason: text, ignoreHold: { type: "boolean" }, school: { type: "string", enum: SCHOOLS } },
+        properties: { job: code, reason: text, ignoreHold: { type: "boolean" }, when },
       },
     },
-    covers: { type: "array", items: code },
-    coversBySchool: {
-      type: "object",
-      additionalProperties: false,
-      properties: {
-        "services-first": { type: "array", items: code },
-        "insulation-first": { type: "array", items: code },
+    covers: {
+      type: "array",
+      items: { type: "object", additionalProperties: false, required: ["job"], properties: { job: code, when } },
+    },
+    irreversible: { type: "string", enum: IRREVERSIBLE },
+    ask: {
+      type: "array",
+      items: { type: "object", additionalProperties: false, required: ["text"], properties: { text, when } },
+    },
+    steps: {
+      type: "array",
+      minItems: 5,
+      maxItems: 14,
+      items: {
+        type: "object",
+        additionalProperties: false,
+        required: ["text"],
+        properties: { text, does: { type: "string", enum: DEEDS }, when },
+      },
+    },
+    cautions: { type: "array", items: text, minItems: 1 },
+    tools: texts,
+    kit: texts,
+    parts: {
+      type: "array",
+      items: {
+        type: "object",
+        additionalProperties: false,
+        required: ["name", "quantity", "unit", "supplier"],
+        properties: { name: text, quantity: formula, unit: text, supplier: text, price: { type: "number", minimum: 0 }, when },
       },
     },
     proof: {
@@ -90,28 +135,56 @@ const entry = {
         type: "object",
         additionalProperties: false,
         required: ["text", "beforeCloseUp"],
-        properties: { text, beforeCloseUp: { type: "boolean" } },
+        properties: { text, beforeCloseUp: { type: "boolean" }, when },
       },
     },
-    parts: {
+    remainders: {
       type: "array",
       items: {
         type: "object",
         additionalProperties: false,
-        required: ["name", "quantity", "unit", "supplier"],
-        properties: { name: text, quantity: { type: "number", exclusiveMinimum: 0 }, unit: text, supplier: text },
+        required: ["text", "before"],
+        properties: { text, before: code, when },
       },
     },
-    kit: texts,
-    steps: { type: "array", items: text, minItems: 3 },
-    cautions: { type: "array", items: text, minItems: 1 },
-    when: {
-      type: "object",
-      additionalProperties: false,
-      required: ["option"],
-      properties: { option: { type: "string", enum: ["swivels", "fan", "solar", "gas", "heater"] } },
+    faults: {
+      type: "array",
+      items: {
+        type: "object",
+        additionalProperties: false,
+        required: ["sign", "causes"],
+        properties: {
+          sign: text,
+          causes: {
+            type: "array",
+            minItems: 2,
+            items: { type: "object", additionalProperties: false, required: ["cause", "test"], properties: { cause: text, test: text } },
+          },
+        },
+      },
     },
-    each: { type: "string", enum: ["windows"] },
+    timeBox: { type: "number", minimum: 1, maximum: 5 },
+    setOut: texts,
+    variants: {
+      type: "array",
+      items: {
+        type: "object",
+        additionalProperties: false,
+        required: ["when", "means"],
+        properties: {
+          when,
+          means: text,
+          times: { type: "number", exclusiveMinimum: 0, maximum: 5 },
+          crew,
+          needs,
+          hold,
+          zones: texts,
+          place: { type: "string", enum: ["van", "bench"] },
+          yardOk: { type: "boolean" },
+          name: text,
+        },
+      },
+    },
   },
 } as const;
 
@@ -122,23 +195,20 @@ export const stageSchema = {
   properties: { stage: { type: "string", enum: STAGES }, jobs: { type: "array", items: entry } },
 } as const;
 
-export type StageFile = FromSchema<typeof stageSchema>;
-export type LibraryJob = FromSchema<typeof entry>;
+export const LIBRARY_FORMAT = "wide-lane/library@1";
 
-export const optionsSchema = {
+/** A whole library in one file, for export and import. */
+export const librarySchema = {
   type: "object",
   additionalProperties: false,
-  required: ["windows", "fan", "solar", "swivels", "gas", "heater", "firstFix"],
+  required: ["format", "jobs"],
   properties: {
-    windows: { type: "integer", minimum: 0, maximum: 4 },
-    fan: { type: "boolean" },
-    solar: { type: "boolean" },
-    swivels: { type: "boolean" },
-    gas: { type: "boolean" },
-    heater: { type: "boolean" },
-    firstFix: { type: "string", enum: SCHOOLS },
+    format: { const: LIBRARY_FORMAT },
+    name: text,
+    jobs: { type: "array", minItems: 1, items: entry },
   },
 } as const;
 
-/** What the client chose, and the house's school for this build. */
-export type Options = FromSchema<typeof optionsSchema>;
+export type StageFile = FromSchema<typeof stageSchema>;
+export type LibraryFile = FromSchema<typeof librarySchema>;
+export type LibraryJob = FromSchema<typeof entry>;
