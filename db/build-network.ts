@@ -1,7 +1,7 @@
-// Writes a new build with its whole network of jobs.
+// Writes a new build, and the rows of jobs: for a new build, and for jobs that a change of options adds.
 
-import type { NetworkJob } from "@/core/library/network";
-import type { Options } from "@/core/library/schema";
+import type { OptionKey, Options } from "@/core/library/options";
+import type { JobRow } from "@/core/shop/model";
 import { type Conn, insert } from "./pool";
 
 export interface BuildInput {
@@ -16,16 +16,15 @@ export interface BuildInput {
   createdAt: string;
   weight: number;
   options: Options;
-  jobs: NetworkJob[];
+  openChoices: OptionKey[];
+  libraryVersion: number;
+  jobs: JobRow[];
   /** Known suppliers; a part of an unknown one goes to the first. */
   suppliers: string[];
 }
 
-export const jobId = (build: string, code: string): string => `${build}.${code}`;
-
-/** Inserts build, jobs, crews, steps, precedences, covers, proof shots and part lines. */
+/** Inserts the build with all its jobs. */
 export async function insertBuild(c: Conn, b: BuildInput): Promise<void> {
-  const id = (code: string) => jobId(b.id, code);
   await insert(c, "build", [
     {
       id: b.id,
@@ -37,89 +36,123 @@ export async function insertBuild(c: Conn, b: BuildInput): Promise<void> {
       due: b.due,
       weight: b.weight,
       options: b.options,
+      open_choices: b.openChoices,
+      library_version: b.libraryVersion,
       created_at: b.createdAt,
     },
   ]);
+  await insertJobs(c, b.jobs, b.suppliers);
+}
+
+/** The columns of a job that its library entry fills. */
+export const jobColumns = (j: JobRow) => ({
+  code: j.code,
+  stage: j.stage,
+  name: j.name,
+  seq: j.seq,
+  best_minutes: j.minutes.best,
+  likely_minutes: j.minutes.likely,
+  worst_minutes: j.minutes.worst,
+  place: j.place,
+  yard_ok: j.yardOk,
+  bay_has: j.bayHas,
+  zones: j.zones,
+  needs_dry: j.needs.dry,
+  needs_daylight: j.needs.daylight,
+  needs_min_temp_c: j.needs.minTempC,
+  noisy: j.needs.noisy,
+  same_day: j.needs.sameDay,
+  hold_minutes: j.hold.minutes,
+  hold_still: j.hold.still,
+  hold_keep_off: j.hold.keepOff,
+  hold_min_temp_c: j.hold.minTempC,
+  cautions: j.cautions,
+  kit: j.kit,
+  means: j.means,
+  tools: j.tools,
+  irreversible: j.irreversible,
+  piece_name: j.pieces?.name ?? null,
+  pieces: j.pieces?.count ?? null,
+  time_box: j.timeBox,
+  set_out: j.setOut,
+  faults: j.faults,
+  leaves: j.leaves,
+});
+
+/** Inserts jobs with crews, steps, questions, covers, proof shots, part lines; precedences only among these and what is there already. */
+export async function insertJobs(c: Conn, jobs: readonly JobRow[], suppliers: readonly string[]): Promise<void> {
   await insert(
     c,
     "job",
-    b.jobs.map((j, seq) => ({
-      id: id(j.code),
-      build_id: b.id,
-      code: j.code,
-      stage: j.stage,
-      name: j.name,
-      seq,
-      best_minutes: j.minutes.best,
-      likely_minutes: j.minutes.likely,
-      worst_minutes: j.minutes.worst,
-      place: j.place,
-      yard_ok: j.yardOk ?? false,
-      bay_has: j.bay ?? [],
-      zones: j.zones,
-      needs_dry: j.needs?.dry ?? false,
-      needs_daylight: j.needs?.daylight ?? false,
-      needs_min_temp_c: j.needs?.minTempC,
-      noisy: j.needs?.noisy ?? false,
-      same_day: j.needs?.sameDay ?? false,
-      hold_minutes: j.hold?.minutes ?? 0,
-      hold_still: j.hold?.still ?? false,
-      hold_keep_off: j.hold?.keepOff,
-      hold_min_temp_c: j.hold?.minTempC,
-      cautions: j.cautions,
-      kit: j.kit ?? [],
-    })),
+    jobs.map((j) => ({ id: j.id, build_id: j.buildId, ...jobColumns(j) })),
   );
-  const each = <T>(make: (j: NetworkJob) => T[]): T[] => b.jobs.flatMap(make);
-  await insert(
-    c,
-    "job_crew",
-    each((j) =>
-      j.crew.map((k, i) => ({ job_id: id(j.code), n: i + 1, skill: k.skill, level: k.level ?? 1, people: k.count ?? 1, ticket: k.ticket })),
-    ),
-  );
+  await insertParts(c, jobs, suppliers);
+  await insertSteps(c, jobs);
+  await insertCrew(c, jobs);
+  await insertLinks(c, jobs);
+}
+
+export const insertSteps = async (c: Conn, jobs: readonly JobRow[]): Promise<void> => {
   await insert(
     c,
     "job_step",
-    each((j) => j.steps.map((text, i) => ({ job_id: id(j.code), n: i + 1, text }))),
+    jobs.flatMap((j) => j.steps.map((s) => ({ job_id: j.id, n: s.n, text: s.text, does: s.does }))),
   );
   await insert(
     c,
-    "job_precedence",
-    each((j) =>
-      j.after.map((a) => ({ job_id: id(j.code), after_job_id: id(a.job), ignore_hold: a.ignoreHold ?? false, reason: a.reason })),
+    "job_question",
+    jobs.flatMap((j) => j.questions.map((q) => ({ job_id: j.id, n: q.n, text: q.text }))),
+  );
+};
+
+export const insertCrew = (c: Conn, jobs: readonly JobRow[]): Promise<void> =>
+  insert(
+    c,
+    "job_crew",
+    jobs.flatMap((j) =>
+      j.crew.map((k, i) => ({ job_id: j.id, n: i + 1, skill: k.skill, level: k.level, people: k.people, ticket: k.ticket })),
     ),
+  );
+
+/** Precedences and covers. */
+export async function insertLinks(c: Conn, jobs: readonly JobRow[]): Promise<void> {
+  await insert(
+    c,
+    "job_precedence",
+    jobs.flatMap((j) => j.after.map((a) => ({ job_id: j.id, after_job_id: a.job, ignore_hold: a.ignoreHold, reason: a.reason }))),
   );
   await insert(
     c,
     "job_cover",
-    each((j) => j.covers.map((k) => ({ job_id: id(j.code), covered_job_id: id(k) }))),
+    jobs.flatMap((j) => j.covers.map((k) => ({ job_id: j.id, covered_job_id: k }))),
   );
+}
+
+/** Proof shots and part lines. */
+async function insertParts(c: Conn, jobs: readonly JobRow[], suppliers: readonly string[]): Promise<void> {
   await insert(
     c,
     "proof_shot",
-    each((j) =>
-      (j.proof ?? []).map((p, i) => ({
-        id: `${id(j.code)}.shot${i + 1}`,
-        job_id: id(j.code),
-        n: i + 1,
-        text: p.text,
-        before_close_up: p.beforeCloseUp,
-      })),
-    ),
+    jobs.flatMap((j) => j.shots.map((p) => ({ id: p.id, job_id: j.id, n: p.n, text: p.text, before_close_up: p.beforeCloseUp }))),
   );
-  await insert(
+  await insertPartLines(
     c,
-    "part_line",
-    each((j) =>
-      (j.parts ?? []).map((p, i) => ({
-        id: `${id(j.code)}.part${i + 1}`,
-        job_id: id(j.code),
-        name: p.name,
-        quantity: p.quantity,
-        unit: p.unit,
-        supplier_id: b.suppliers.includes(p.supplier) ? p.supplier : b.suppliers[0],
-      })),
-    ),
+    jobs.flatMap((j) => j.parts),
+    suppliers,
   );
 }
+
+export const insertPartLines = (c: Conn, parts: readonly JobRow["parts"][number][], suppliers: readonly string[]): Promise<void> =>
+  insert(
+    c,
+    "part_line",
+    parts.map((p) => ({
+      id: p.id,
+      job_id: p.jobId,
+      name: p.name,
+      quantity: p.quantity,
+      unit: p.unit,
+      price: p.price,
+      supplier_id: suppliers.includes(p.supplierId) ? p.supplierId : suppliers[0],
+    })),
+  );

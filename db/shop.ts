@@ -1,6 +1,7 @@
 // Reads the whole present state of the workshop: settings, people, active builds with all that hangs on their jobs.
 
 import type { Pool } from "mysql2/promise";
+import { completeOptions } from "@/core/library/options";
 import type {
   BayRow,
   BuildRow,
@@ -11,12 +12,14 @@ import type {
   PartRow,
   PartState,
   PhotoRow,
+  ReadingRow,
   Shop,
   SupplierRow,
   VanRow,
   WeatherRow,
   Workshop,
 } from "@/core/shop/model";
+import type { BuildRecord } from "@/core/shop/records";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 
 type Raw = Record<string, string | number | null>;
@@ -55,6 +58,9 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
     goodsInMinutes: num(w.goods_in_minutes),
     horizonDays: num(w.horizon_days),
     weights: json(w.weights),
+    hourRate: num(w.hour_rate),
+    currency: text(w.currency),
+    house: json(w.house),
     demo: bool(w.demo),
     changes: num(w.changes),
     plannedChanges: num(w.planned_changes),
@@ -186,7 +192,7 @@ async function loadWeather(c: Conn | Pool): Promise<WeatherRow[]> {
 
 async function loadBuilds(c: Conn | Pool): Promise<BuildRow[]> {
   const list = await rows<Raw>(c, "SELECT * FROM build WHERE state = 'active' ORDER BY due, id");
-  const jobs = await loadJobs(c);
+  const [jobs, records, readings] = await Promise.all([loadJobs(c), loadRecords(c), loadReadings(c)]);
   return list.map((r) => ({
     id: text(r.id),
     name: text(r.name),
@@ -196,7 +202,11 @@ async function loadBuilds(c: Conn | Pool): Promise<BuildRow[]> {
     arrives: fromSql(text(r.arrives)),
     due: fromSql(text(r.due)),
     weight: num(r.weight),
-    options: json(r.options),
+    options: completeOptions(json(r.options)),
+    openChoices: json(r.open_choices),
+    libraryVersion: r.library_version as number | null,
+    records: records.get(text(r.id)) ?? [],
+    readings: readings.get(text(r.id)) ?? [],
     at: r.at_place as string | null,
     state: text(r.state),
     version: num(r.version),
@@ -204,11 +214,44 @@ async function loadBuilds(c: Conn | Pool): Promise<BuildRow[]> {
   }));
 }
 
+const OF_ACTIVE = "JOIN build b ON b.id = x.build_id AND b.state = 'active'";
+
+async function loadRecords(c: Conn | Pool): Promise<Map<string, BuildRecord[]>> {
+  const list = await rows<Raw>(c, `SELECT x.* FROM record x ${OF_ACTIVE} ORDER BY x.said_at DESC, x.id DESC`);
+  return grouped(
+    list,
+    "build_id",
+    (r) =>
+      ({
+        id: text(r.id),
+        kind: r.kind,
+        jobId: r.job_id,
+        title: text(r.title),
+        data: json(r.data),
+        saidBy: text(r.said_by),
+        saidAt: fromSql(text(r.said_at)),
+        closedAt: fromSqlOrNull(r.closed_at as string | null),
+        version: num(r.version),
+      }) as BuildRecord,
+  );
+}
+
+async function loadReadings(c: Conn | Pool): Promise<Map<string, ReadingRow[]>> {
+  const list = await rows<Raw>(c, `SELECT x.* FROM van_reading x ${OF_ACTIVE} ORDER BY x.name`);
+  return grouped(list, "build_id", (r) => ({
+    name: text(r.name),
+    mm: num(r.mm),
+    againMm: r.again_mm as number | null,
+    readBy: text(r.read_by),
+    readAt: fromSql(text(r.read_at)),
+  }));
+}
+
 const ACTIVE = "JOIN job j ON j.id = x.job_id JOIN build b ON b.id = j.build_id AND b.state = 'active'";
 
 async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
   const of = (table: string, order: string) => rows<Raw>(c, `SELECT x.* FROM ${table} x ${ACTIVE} ORDER BY ${order}`);
-  const [list, crew, who, pins, steps, after, covers, parts, shots, photos, remarks] = await Promise.all([
+  const [list, crew, who, pins, steps, after, covers, parts, shots, photos, remarks, questions, remainders] = await Promise.all([
     rows<Raw>(c, "SELECT x.* FROM job x JOIN build b ON b.id = x.build_id AND b.state = 'active' ORDER BY x.build_id, x.seq"),
     of("job_crew", "x.n"),
     of("job_fitter", "x.fitter_id"),
@@ -225,6 +268,8 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
        LEFT JOIN photo_review r ON r.photo_id = p.id ORDER BY p.taken_at, p.id`,
     ),
     rows<Raw>(c, `SELECT x.* FROM remark x ${ACTIVE} WHERE x.settled_at IS NULL ORDER BY x.said_at`),
+    of("job_question", "x.n"),
+    rows<Raw>(c, `SELECT x.* FROM remainder x ${ACTIVE} WHERE x.closed_at IS NULL ORDER BY x.said_at`),
   ]);
   const by = {
     crew: grouped(crew, "job_id", (r) => ({
@@ -238,8 +283,25 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
     steps: grouped(steps, "job_id", (r) => ({
       n: num(r.n),
       text: text(r.text),
+      does: r.does as string | null,
       doneAt: fromSqlOrNull(r.done_at as string | null),
       doneBy: r.done_by as string | null,
+      waivedWhy: r.waived_why as string | null,
+    })),
+    questions: grouped(questions, "job_id", (r) => ({
+      n: num(r.n),
+      text: text(r.text),
+      answeredAt: fromSqlOrNull(r.answered_at as string | null),
+      answeredBy: r.answered_by as string | null,
+    })),
+    remainders: grouped(remainders, "job_id", (r) => ({
+      id: text(r.id),
+      jobId: text(r.job_id),
+      text: text(r.text),
+      before: r.before_job_id as string | null,
+      owner: r.owner_id as string | null,
+      saidBy: text(r.said_by),
+      saidAt: fromSql(text(r.said_at)),
     })),
     after: grouped(after, "job_id", (r) => ({
       job: text(r.after_job_id),
@@ -309,6 +371,14 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       pin: { start: fromSqlOrNull(r.pin_start as string | null), place: r.pin_place as string | null, fitters: by.pins.get(id) ?? [] },
       cautions: json(r.cautions),
       kit: json(r.kit),
+      tools: json(r.tools),
+      means: json(r.means),
+      irreversible: r.irreversible as string | null,
+      pieces: r.pieces === null ? null : { name: text(r.piece_name), count: num(r.pieces), done: num(r.pieces_done) },
+      timeBox: num(r.time_box),
+      setOut: json(r.set_out),
+      faults: json(r.faults),
+      leaves: json(r.leaves),
       state: r.state as JobState,
       startedAt: fromSqlOrNull(r.started_at as string | null),
       runningSince: fromSqlOrNull(r.running_since as string | null),
@@ -319,6 +389,8 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       crew: by.crew.get(id) ?? [],
       fitters: by.who.get(id) ?? [],
       steps: by.steps.get(id) ?? [],
+      questions: by.questions.get(id) ?? [],
+      remainders: by.remainders.get(id) ?? [],
       after: by.after.get(id) ?? [],
       covers: by.covers.get(id) ?? [],
       parts: by.parts.get(id) ?? [],
@@ -341,6 +413,7 @@ function partOf(r: Raw): PartRow {
     firstPromisedAt: fromSqlOrNull(r.first_promised_at as string | null),
     arrivedAt: fromSqlOrNull(r.arrived_at as string | null),
     checkedAt: fromSqlOrNull(r.checked_at as string | null),
+    price: num(r.price),
     shelf: text(r.shelf),
     note: text(r.note),
     version: num(r.version),

@@ -6,11 +6,14 @@ import type { Plan, Problem } from "../core/plan/model";
 import { makePlan } from "../core/plan/planner";
 import { readProblem } from "../core/plan/read";
 import { random, seedOf } from "../core/rng";
+import { freshJob } from "../core/shop/from-network";
 import { shopMinutes } from "../core/shop/left";
 import type { JobRow, Shop } from "../core/shop/model";
 import { nameParts, toProblem } from "../core/shop/problem";
 import { DAY, type Zone, zoneOf } from "../core/time/zone";
+import { vans } from "../core/van/model";
 import { insertBuild } from "../db/build-network";
+import { currentLibrary } from "../db/library";
 import { loadPlan, savePlan } from "../db/plans";
 import { insert, pool, rows, run, toSql, transaction } from "../db/pool";
 import { loadShop } from "../db/shop";
@@ -36,6 +39,7 @@ export async function loadDemo(say: (text: string) => void = () => undefined): P
   const c = pool();
   say("people and places");
   await people(zone, now);
+  const library = await transaction((t) => currentLibrary(t, now - 60 * DAY));
   for (const b of made.builds) {
     const arrives = workday(zone, now, -b.arrived) + 8 * 60;
     await transaction((t) =>
@@ -50,7 +54,9 @@ export async function loadDemo(say: (text: string) => void = () => undefined): P
         createdAt: toSql(Math.min(now, arrives - 20 * DAY)),
         weight: b.weight,
         options: b.options,
-        jobs: buildNetwork(b.options),
+        openChoices: b.open ?? [],
+        libraryVersion: library.number,
+        jobs: buildNetwork(b.options, vans.find((v) => v.id === b.van)!.geometry, library.jobs).map((j, seq) => freshJob(b.id, j, seq)),
         suppliers: made.suppliers.map((s) => s.id),
       }),
     );

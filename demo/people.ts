@@ -1,6 +1,6 @@
 // The demo's made-up workshop: place, people, bays, suppliers and builds. No real names, no real makes.
 
-import type { Options } from "../core/library/schema";
+import { DEFAULT_OPTIONS, type OptionKey, type Options } from "../core/library/options";
 
 /** The demo's lead. */
 export const LEAD = "mara";
@@ -15,7 +15,7 @@ export const workshop = {
   longitude: -8.89,
   noise: ["08:30", "17:30"] as const,
   yardPlaces: 6,
-  yardHas: ["roof-access"],
+  yardHas: ["roof-access", "scales"],
 };
 
 const day = (weekday: number, ...w: [string, string][]) => w.map(([opens, closes]) => ({ weekday, opens, closes }));
@@ -42,11 +42,17 @@ export const bays = [
 ];
 
 export const fitters = [
-  { id: "ines", name: "Ines", calendar: "shop", skills: { body: 3, paint: 2, joinery: 1 }, tickets: [] as [string, string][] },
+  {
+    id: "ines",
+    name: "Ines",
+    calendar: "shop",
+    skills: { body: 3, paint: 2, joinery: 1 },
+    tickets: [["seats", "+300"]] as [string, string][],
+  },
   { id: "teo", name: "Teo", calendar: "shop", skills: { body: 2, trim: 2, electric: 1 }, tickets: [] as [string, string][] },
   { id: "rosa", name: "Rosa", calendar: "shop", skills: { joinery: 3, trim: 1, paint: 1 }, tickets: [] as [string, string][] },
   { id: "malik", name: "Malik", calendar: "early", skills: { joinery: 2, plumbing: 2, paint: 2 }, tickets: [] as [string, string][] },
-  { id: "nils", name: "Nils", calendar: "shop", skills: { electric: 3, plumbing: 1 }, tickets: [] as [string, string][] },
+  { id: "nils", name: "Nils", calendar: "shop", skills: { electric: 3, plumbing: 1 }, tickets: [["mains", "+210"]] as [string, string][] },
   {
     id: "dora",
     name: "Dora",
@@ -74,18 +80,10 @@ export const suppliers = [
   { id: "appliances", name: "Galley Supply", lead: [3, 6, 18] },
   { id: "seats", name: "Turnseat", lead: [5, 9, 21] },
   { id: "trim", name: "Tread Floors", lead: [2, 4, 10] },
+  { id: "trades", name: "Shell Foam, booked crew", lead: [8, 12, 25] },
 ];
 
-const options = (o: Partial<Options>): Options => ({
-  windows: 2,
-  fan: true,
-  solar: true,
-  swivels: false,
-  gas: false,
-  heater: true,
-  firstFix: "services-first",
-  ...o,
-});
+const options = (o: Partial<Options>): Options => ({ ...DEFAULT_OPTIONS, ...o });
 
 /** `arrived`: working days before today (negative: still to come). `slack`: working days between the planned finish and the deadline. */
 export const builds = [
@@ -98,7 +96,16 @@ export const builds = [
     arrived: 18,
     slack: -2,
     weight: 2,
-    options: options({ solar: false }),
+    options: options({
+      solar: 0,
+      kitchen: "right",
+      bed: "slats",
+      benchSeat: true,
+      water: "inside",
+      lining: "soft",
+      walls: "follow",
+      garageMm: 0,
+    }),
   },
   {
     id: "marlin-puppets",
@@ -109,7 +116,16 @@ export const builds = [
     arrived: 17,
     slack: 4,
     weight: 1,
-    options: options({ swivels: true, heater: false }),
+    options: options({
+      swivels: 2,
+      heater: "none",
+      rack: true,
+      wardrobe: true,
+      bed: "fold",
+      garageMm: 0,
+      framing: "frame-first",
+      fixing: "inserts",
+    }),
   },
   {
     id: "coast-rangers",
@@ -120,7 +136,15 @@ export const builds = [
     arrived: 14,
     slack: 0,
     weight: 1,
-    options: options({ gas: true, windows: 1, firstFix: "insulation-first" }),
+    options: options({
+      gas: "locker",
+      windows: 1,
+      firstFix: "warm-side",
+      bed: "lift",
+      fixing: "adhesive",
+      damping: "full",
+      roofUnits: "bond-and-bolt",
+    }),
   },
   {
     id: "field-vet",
@@ -131,7 +155,14 @@ export const builds = [
     arrived: 5,
     slack: 6,
     weight: 1,
-    options: options({ windows: 2 }),
+    options: options({
+      windows: 2,
+      rearWindows: true,
+      water: "under-floor",
+      floor: "bonded",
+      floorFinish: "round-furniture",
+      wardrobe: true,
+    }),
   },
   {
     id: "night-bakery",
@@ -142,7 +173,7 @@ export const builds = [
     arrived: 9,
     slack: 5,
     weight: 1,
-    options: options({ gas: true, solar: false }),
+    options: options({ gas: "tank", heater: "gas", solar: 0, lettering: true, bed: "across", pods: true, cutFrom: "inside" }),
   },
   {
     id: "darkroom-van",
@@ -153,7 +184,8 @@ export const builds = [
     arrived: 1,
     slack: 8,
     weight: 1,
-    options: options({ windows: 0, heater: false }),
+    open: ["bed", "vapour"] as OptionKey[],
+    options: options({ windows: 0, heater: "none", skylight: true, insulation: "board", vapour: "membrane", coats: "trial-first" }),
   },
   {
     id: "seed-library",
@@ -164,6 +196,16 @@ export const builds = [
     arrived: -3,
     slack: 9,
     weight: 1,
-    options: options({ windows: 1, fan: true, solar: false, heater: false, firstFix: "insulation-first" }),
+    options: options({
+      windows: 1,
+      solar: 0,
+      heater: "none",
+      firstFix: "warm-side",
+      wallUnits: false,
+      shore: false,
+      garageMm: 400,
+      lining: "soft",
+      walls: "follow",
+    }),
   },
 ];

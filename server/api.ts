@@ -3,11 +3,16 @@
 import { InputError } from "@/core/plan/fault";
 import type { User } from "@/db/users";
 import { type Action, sentence } from "./action";
+import { benchActions } from "./actions/bench";
 import { buildActions } from "./actions/builds";
+import { draftActions } from "./actions/drafts";
 import { jobActions } from "./actions/jobs";
+import { libraryActions } from "./actions/library";
+import { optionActions } from "./actions/options";
 import { partActions } from "./actions/parts";
 import { planActions } from "./actions/plan";
 import { proofActions } from "./actions/proof";
+import { recordActions } from "./actions/records";
 import { workshopActions } from "./actions/workshop";
 import { log } from "./log";
 import { Refusal } from "./refusal";
@@ -19,6 +24,11 @@ export const actions: readonly Action[] = [
   ...partActions,
   ...proofActions,
   ...workshopActions,
+  ...benchActions,
+  ...recordActions,
+  ...optionActions,
+  ...draftActions,
+  ...libraryActions,
 ];
 
 /** The action for a path, with the ids that stood in it. */

@@ -33,7 +33,20 @@ export function workedMinutes(shop: Pick<Shop, "calendars" | "workshop">, job: J
   return job.workedMinutes + (job.runningSince === null ? 0 : Math.round(shopMinutes(shop, job.runningSince, now)));
 }
 
-/** Minutes of work left: expected less worked, at least a quarter of an hour. */
+/**
+ * Minutes of work left: expected less worked, at least a quarter of an hour. Where pieces are counted
+ * and some are done, the pace so far says it: worked ÷ done × the pieces left.
+ */
 export function leftMinutes(shop: Pick<Shop, "calendars" | "workshop">, job: JobRow, now: number): number {
-  return Math.max(LEAST, plannedMinutes(job.minutes) - workedMinutes(shop, job, now));
+  const worked = workedMinutes(shop, job, now);
+  const { pieces } = job;
+  if (pieces && pieces.done > 0 && worked > 0) return Math.max(LEAST, Math.round((worked / pieces.done) * (pieces.count - pieces.done)));
+  return Math.max(LEAST, plannedMinutes(job.minutes) - worked);
+}
+
+/** Minutes by which a job under way has outrun its time box; undefined while it is inside, or not under way. */
+export function overTimeBox(shop: Pick<Shop, "calendars" | "workshop">, job: JobRow, now: number): number | undefined {
+  if (job.state !== "started" && job.state !== "paused") return undefined;
+  const over = workedMinutes(shop, job, now) - job.minutes.likely * job.timeBox;
+  return over > 0 ? Math.round(over) : undefined;
 }

@@ -1,6 +1,8 @@
 // The present state of a workshop as the application knows it. Times are minutes since 1970 (UTC) unless said otherwise.
 
-import type { Options } from "../library/schema";
+import type { OptionKey, Options } from "../library/options";
+import type { Geometry } from "../van/model";
+import type { BuildRecord } from "./records";
 
 export interface Workshop {
   id: string;
@@ -18,6 +20,11 @@ export interface Workshop {
   goodsInMinutes: number;
   horizonDays: number;
   weights: Record<string, number>;
+  /** Cost of an hour of work, in `currency`. */
+  hourRate: number;
+  currency: string;
+  /** The house's own answers to choices, where they differ from the shipped ones. */
+  house: Partial<Options>;
   demo: boolean;
   /** Changes so far that a plan has to know, and how many of them the working plan knows. */
   changes: number;
@@ -69,7 +76,7 @@ export interface VanRow {
   heightMm: number;
   wheelbaseMm: number;
   insideCrew: number;
-  geometry: Record<string, number | number[]>;
+  geometry: Geometry;
 }
 
 export interface PhotoRow {
@@ -106,6 +113,8 @@ export interface PartRow {
   firstPromisedAt: number | null;
   arrivedAt: number | null;
   checkedAt: number | null;
+  /** Of one unit; 0 when unknown. */
+  price: number;
   shelf: string;
   note: string;
   version: number;
@@ -131,6 +140,18 @@ export interface JobRow {
   pin: { start: number | null; place: string | null; fitters: string[] };
   cautions: string[];
   kit: string[];
+  tools: string[];
+  /** What the chosen schools mean for it, in words. */
+  means: string[];
+  irreversible: string | null;
+  pieces: { name: string; count: number; done: number } | null;
+  /** Times its likely minutes; worked longer, it asks for a decision. */
+  timeBox: number;
+  /** Calculators of the Set-out view that give its numbers. */
+  setOut: string[];
+  faults: { sign: string; causes: { cause: string; test: string }[] }[];
+  /** What it may be done but for, and before which job that has to be closed. */
+  leaves: { text: string; before: string }[];
   state: JobState;
   startedAt: number | null;
   runningSince: number | null;
@@ -140,7 +161,11 @@ export interface JobRow {
   version: number;
   crew: { skill: string; level: number; people: number; ticket: string | null }[];
   fitters: string[];
-  steps: { n: number; text: string; doneAt: number | null; doneBy: string | null }[];
+  steps: { n: number; text: string; does: string | null; doneAt: number | null; doneBy: string | null; waivedWhy: string | null }[];
+  /** Asked before what can't be undone. */
+  questions: { n: number; text: string; answeredAt: number | null; answeredBy: string | null }[];
+  /** Open ones: what it is done but for. */
+  remainders: RemainderRow[];
   after: { job: string; lag: number; lagKind: "elapsed" | "working"; ignoreHold: boolean; reason: string }[];
   covers: string[];
   parts: PartRow[];
@@ -158,6 +183,26 @@ export interface RemarkRow {
   saidAt: number;
 }
 
+export interface RemainderRow {
+  id: string;
+  jobId: string;
+  text: string;
+  /** Job that must not start while this is open. */
+  before: string | null;
+  owner: string | null;
+  saidBy: string;
+  saidAt: number;
+}
+
+/** A size of the real van, read twice. */
+export interface ReadingRow {
+  name: string;
+  mm: number;
+  againMm: number | null;
+  readBy: string;
+  readAt: number;
+}
+
 export interface BuildRow {
   id: string;
   name: string;
@@ -168,6 +213,12 @@ export interface BuildRow {
   due: number;
   weight: number;
   options: Options;
+  /** Choices that the client has not made yet. */
+  openChoices: OptionKey[];
+  /** Number of the library it was made with; null for builds of before there were versions. */
+  libraryVersion: number | null;
+  readings: ReadingRow[];
+  records: BuildRecord[];
   at: string | null;
   state: string;
   version: number;

@@ -27,14 +27,14 @@ describe("obstacles", () => {
   });
   it("waits out a hold", () => {
     const shop = testShop();
-    done(shop, [...STRIP, "OP-01", "OP-02", "OP-04", "OP-06a"], NOW - 60);
+    done(shop, [...STRIP, "OP-01", "OP-02", "OP-03", "OP-04", "OP-06a"], NOW - 60);
     expect(kinds(obstacles(shop, job(shop, "OP-13"), NOW))).toContain("hold");
-    done(shop, ["OP-04", "OP-06a", "OP-12"], NOW - 3000);
+    done(shop, ["ST-07", "OP-04", "OP-06a", "OP-12"], NOW - 3000);
     expect(kinds(obstacles(shop, job(shop, "OP-13"), NOW))).not.toContain("hold");
   });
   it("stops a close-up until every required photo is approved", () => {
     const shop = testShop();
-    done(shop, [...STRIP, "OP-01", "OP-02"], NOW - 600);
+    done(shop, [...STRIP, "OP-01", "OP-02", "OP-03"], NOW - 600);
     const fan = job(shop, "OP-04");
     const shot = job(shop, "OP-01").shots[0];
     expect(obstacles(shop, fan, NOW).map((o) => o.text)).toEqual([expect.stringContaining("still to be taken")]);
@@ -56,6 +56,38 @@ describe("obstacles", () => {
   });
 });
 
+describe("what a job asks first, and what it must not bury", () => {
+  it("asks before what can't be undone, until somebody has answered", () => {
+    const shop = testShop();
+    done(shop, [...STRIP, "OP-01", "OP-02", "OP-03"], NOW - 600);
+    const fan = job(shop, "OP-04");
+    job(shop, "OP-01").shots[0].photos.push(photo("approved"));
+    fan.questions[1].answeredAt = null;
+    expect(obstacles(shop, fan, NOW)).toEqual([
+      { kind: "question", text: expect.stringMatching(/^1 question before the cut is open: Outline agreed/) },
+    ]);
+    fan.questions[1].answeredAt = NOW;
+    expect(obstacles(shop, fan, NOW)).toEqual([]);
+  });
+  it("keeps a job from burying what another is done but for", () => {
+    const shop = testShop();
+    const soak = job(shop, "OP-13");
+    job(shop, "OP-04").remainders.push({
+      id: "r",
+      jobId: "a.OP-04",
+      text: "backfill the second bead",
+      before: soak.id,
+      owner: null,
+      saidBy: "u",
+      saidAt: NOW,
+    });
+    expect(obstacles(shop, soak, NOW).filter((o) => o.kind === "remainder")).toEqual([
+      { kind: "remainder", text: expect.stringMatching(/done but for: backfill the second bead/) },
+    ]);
+    expect(kinds(obstacles(shop, job(shop, "OP-12"), NOW))).not.toContain("remainder");
+  });
+});
+
 describe("startObstacles", () => {
   it("lets a ready job begin with a crew that can do it", () => {
     const shop = testShop();
@@ -74,7 +106,7 @@ describe("startObstacles", () => {
   });
   it("refuses wet, dark and cold places", () => {
     const shop = testShop();
-    done(shop, [...STRIP, "OP-01", "OP-02"], NOW - 600);
+    done(shop, [...STRIP, "OP-01", "OP-02", "OP-03"], NOW - 600);
     job(shop, "OP-01").shots[0].photos.push(photo("approved"));
     shop.builds[0].at = "b2";
     const fan = job(shop, "OP-04");

@@ -8,7 +8,7 @@ import { partWords } from "./problem";
 import { openShots, shotState } from "./proof";
 
 export interface Obstacle {
-  kind: "predecessor" | "hold" | "proof" | "part" | "place" | "crew" | "state" | "remark" | "conditions";
+  kind: "predecessor" | "hold" | "proof" | "part" | "place" | "crew" | "state" | "remark" | "conditions" | "question" | "remainder";
   text: string;
 }
 
@@ -41,9 +41,26 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
     });
   }
   if (lastPart(job.parts, shop.suppliers, now, shop.workshop.goodsInMinutes)) out.push({ kind: "part", text: partWords(shop, job, now)! });
+  const open = job.questions.filter((q) => q.answeredAt === null);
+  if (open.length && job.state === "todo")
+    out.push({
+      kind: "question",
+      text: `${count(open.length, "question")} before the ${DEED[job.irreversible ?? ""] ?? "start"} ${open.length === 1 ? "is" : "are"} open: ${open[0].text}`,
+    });
+  for (const other of byId.values())
+    for (const r of other.remainders)
+      if (r.before === job.id) out.push({ kind: "remainder", text: `${other.name} is done but for: ${r.text}` });
   for (const r of job.remarks) if (r.stopsWork) out.push({ kind: "remark", text: `stopped: ${r.text}` });
   return out;
 }
+
+const DEED: Record<string, string> = {
+  cut: "cut",
+  bond: "bond",
+  tank: "tanking",
+  "screw-down": "screwing down",
+  "close-up": "closing up",
+};
 
 const count = (n: number, word: string) => `${n} ${word}${n === 1 ? "" : "s"}`;
 

@@ -1,9 +1,12 @@
 // Actions on builds: add one, change its dates, move its van, hand it over.
 
 import { v7 } from "uuid";
+import { conflictsOf } from "@/core/library/conflicts";
 import { buildNetwork } from "@/core/library/network";
-import { type Options, optionsSchema } from "@/core/library/schema";
+import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
+import { freshJob } from "@/core/shop/from-network";
 import { insertBuild } from "@/db/build-network";
+import { currentLibrary } from "@/db/library";
 import { rows, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, change, instant, is } from "../action";
@@ -19,6 +22,17 @@ interface NewBuild {
   due: string;
   weight?: number;
   options: Options;
+  openChoices?: OptionKey[];
+  /** The draft it was written in; gone once the build is there. */
+  draft?: string;
+}
+
+export const openChoicesSchema = { type: "array", uniqueItems: true, items: { type: "string", enum: OPTION_KEYS } };
+
+/** Refuses choices that can't be built. */
+export function refuseStops(options: Options, geometry?: Parameters<typeof conflictsOf>[1]): void {
+  const stop = conflictsOf(options, geometry).find((k) => k.level === "stop");
+  if (stop) throw badField(`options.${stop.keys[0]}`, `contradicts: ${stop.text}`);
 }
 
 const weight = { type: "number", exclusiveMinimum: 0, maximum: 20 };
@@ -39,7 +53,7 @@ export const buildActions = [
     { method: "POST", path: "builds", role: "lead" },
     body(
       { name: is.name, client: is.name, vanId: is.id, arrives: is.local, due: is.local, options: optionsSchema },
-      { purpose: is.text, weight },
+      { purpose: is.text, weight, openChoices: openChoicesSchema, draft: is.id },
     ),
     (b, { user }) =>
       change(user, async (x) => {
@@ -47,10 +61,14 @@ export const buildActions = [
         const due = instant(x.zone, b.due, "due");
         if (due <= arrives) throw badField("due", "has to be after the arrival");
         const shop = await loadShop(x.c);
-        if (!shop.vans.some((v) => v.id === b.vanId)) throw badField("vanId", "is no van we know");
+        const van = shop.vans.find((v) => v.id === b.vanId);
+        if (!van) throw badField("vanId", "is no van we know");
+        refuseStops(b.options, van.geometry);
         if (shop.builds.some((o) => o.name.toLowerCase() === b.name.trim().toLowerCase()))
           throw badField("name", "is taken by another build in the shop");
         const id = slug(b.name);
+        const library = await currentLibrary(x.c, x.now);
+        const jobs = buildNetwork(b.options, van.geometry, library.jobs).map((j, seq) => freshJob(id, j, seq));
         await insertBuild(x.c, {
           id,
           name: b.name.trim(),
@@ -62,7 +80,9 @@ export const buildActions = [
           weight: b.weight ?? 1,
           options: b.options,
           createdAt: toSql(x.now),
-          jobs: buildNetwork(b.options),
+          openChoices: b.openChoices ?? [],
+          libraryVersion: library.number,
+          jobs,
           suppliers: shop.suppliers.map((s) => s.id),
         });
         await x.event({
@@ -73,6 +93,7 @@ export const buildActions = [
           text: `${b.name.trim()} added`,
           data: { options: b.options },
         });
+        if (b.draft) await run(x.c, "DELETE FROM build_draft WHERE id = ? AND user_id = ?", [b.draft, user.id]);
         await x.stale(`${b.name.trim()} added`);
         return { id };
       }),

@@ -13,13 +13,13 @@ import { action, body, type Change, change, instant, is } from "../action";
 import { editRow } from "../edits";
 import { Refusal } from "../refusal";
 
-interface Found {
+export interface Found {
   shop: Shop;
   job: JobRow;
   buildName: string;
 }
 
-async function find(x: Change, id: string): Promise<Found> {
+export async function find(x: Change, id: string): Promise<Found> {
   // Locks the job's row, so that two taps on two phones come one after the other.
   await run(x.c, "UPDATE job SET version = version WHERE id = ?", [id]);
   const shop = await loadShop(x.c);
@@ -31,7 +31,7 @@ async function find(x: Change, id: string): Promise<Found> {
 }
 
 /** A fitter acts on jobs they are on, by plan or in fact; the lead on all. */
-async function mayAct(x: Change, user: User, job: JobRow): Promise<string[]> {
+export async function mayAct(x: Change, user: User, job: JobRow): Promise<string[]> {
   const planned = (await loadPlan(x.c, "published", x.zone))?.plan.jobs.find((p) => p.id === job.id);
   const crew = job.fitters.length ? job.fitters : (planned?.fitters ?? []);
   if (user.role === "lead" || (user.fitterId && (crew.includes(user.fitterId) || crew.length === 0))) return crew;
@@ -74,7 +74,7 @@ const suits = (shop: Shop, job: JobRow, place: string): boolean =>
     ? job.yardOk && shop.workshop.yardWork && job.bayHas.every((p) => shop.workshop.yardHas.includes(p))
     : job.bayHas.every((p) => shop.bays.find((b) => b.id === place)?.has.includes(p));
 
-async function log(x: Change, f: Found, kind: string, text: string, data: Record<string, unknown> = {}): Promise<void> {
+export async function log(x: Change, f: Found, kind: string, text: string, data: Record<string, unknown> = {}): Promise<void> {
   await x.event({ kind, entity: "job", entityId: f.job.id, buildId: f.job.buildId, text, data });
   await x.stale(`${f.buildName}: ${text}`);
 }

@@ -1,9 +1,10 @@
 // A small workshop in memory for tests: two bays, four fitters, builds made from the library.
 
 import { buildNetwork } from "../../library/network";
-import type { Options } from "../../library/schema";
-import vans from "../../library/vans.json";
+import { DEFAULT_OPTIONS, type Options } from "../../library/options";
 import { zoneOf } from "../../time/zone";
+import { vans } from "../../van/model";
+import { freshJob } from "../from-network";
 import type { BuildRow, JobRow, Shop } from "../model";
 
 export const ZONE = "Europe/Lisbon";
@@ -12,92 +13,14 @@ export const zone = zoneOf(ZONE);
 export const NOW = zone.parse("2027-03-03T10:00");
 export const at = (text: string): number => zone.parse(text);
 
-export const PLAIN: Options = {
-  windows: 1,
-  fan: true,
-  solar: false,
-  swivels: false,
-  gas: false,
-  heater: false,
-  firstFix: "services-first",
-};
+export const PLAIN: Options = { ...DEFAULT_OPTIONS, windows: 1, solar: 0, heater: "none" };
 
 export function testBuild(id: string, options: Options = PLAIN): BuildRow {
-  const jobs = buildNetwork(options).map((j, seq): JobRow => {
-    const jobId = `${id}.${j.code}`;
-    return {
-      id: jobId,
-      buildId: id,
-      code: j.code,
-      stage: j.stage,
-      name: j.name,
-      seq,
-      minutes: j.minutes,
-      place: j.place,
-      yardOk: j.yardOk ?? false,
-      bayHas: j.bay ?? [],
-      zones: j.zones,
-      needs: {
-        dry: j.needs?.dry ?? false,
-        daylight: j.needs?.daylight ?? false,
-        minTempC: j.needs?.minTempC ?? null,
-        noisy: j.needs?.noisy ?? false,
-        sameDay: j.needs?.sameDay ?? false,
-      },
-      hold: {
-        minutes: j.hold?.minutes ?? 0,
-        still: j.hold?.still ?? false,
-        keepOff: j.hold?.keepOff ?? null,
-        minTempC: j.hold?.minTempC ?? null,
-      },
-      notBefore: null,
-      pin: { start: null, place: null, fitters: [] },
-      cautions: j.cautions,
-      kit: j.kit ?? [],
-      state: "todo",
-      startedAt: null,
-      runningSince: null,
-      workedMinutes: 0,
-      endedAt: null,
-      actualPlace: null,
-      version: 1,
-      crew: j.crew.map((c) => ({ skill: c.skill, level: c.level ?? 1, people: c.count ?? 1, ticket: c.ticket ?? null })),
-      fitters: [],
-      steps: j.steps.map((text, i) => ({ n: i + 1, text, doneAt: null, doneBy: null })),
-      after: j.after.map((a) => ({
-        job: `${id}.${a.job}`,
-        lag: 0,
-        lagKind: "elapsed",
-        ignoreHold: a.ignoreHold ?? false,
-        reason: a.reason,
-      })),
-      covers: j.covers.map((c) => `${id}.${c}`),
-      parts: (j.parts ?? []).map((p, i) => ({
-        id: `${jobId}.part${i + 1}`,
-        jobId,
-        name: p.name,
-        quantity: p.quantity,
-        unit: p.unit,
-        supplierId: "s",
-        state: "checked",
-        promisedAt: null,
-        firstPromisedAt: null,
-        arrivedAt: null,
-        checkedAt: null,
-        shelf: "",
-        note: "",
-        version: 1,
-      })),
-      shots: (j.proof ?? []).map((p, i) => ({
-        id: `${jobId}.shot${i + 1}`,
-        n: i + 1,
-        text: p.text,
-        beforeCloseUp: p.beforeCloseUp,
-        version: 1,
-        photos: [],
-      })),
-      remarks: [],
-    };
+  const jobs = buildNetwork(options, vans[1].geometry).map((n, seq): JobRow => {
+    const j = freshJob(id, n, seq);
+    for (const p of j.parts) Object.assign(p, { supplierId: "s", state: "checked" });
+    for (const q of j.questions) Object.assign(q, { answeredAt: 1, answeredBy: "u-ines" });
+    return j;
   });
   return {
     id,
@@ -109,6 +32,10 @@ export function testBuild(id: string, options: Options = PLAIN): BuildRow {
     due: at("2027-04-30T17:00"),
     weight: 1,
     options,
+    openChoices: [],
+    libraryVersion: null,
+    readings: [],
+    records: [],
     at: "b1",
     state: "active",
     version: 1,
@@ -124,14 +51,14 @@ const week = [0, 1, 2, 3, 4].flatMap((weekday) =>
 );
 
 export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
-  const fitter = (id: string, name: string, skills: Record<string, number>) => ({
+  const fitter = (id: string, name: string, skills: Record<string, number>, tickets: string[] = []) => ({
     id,
     name,
     calendarId: "shop",
     retired: false,
     version: 1,
     skills,
-    tickets: [],
+    tickets: tickets.map((t) => ({ id: t, until: null })),
     absences: [],
   });
   return {
@@ -151,6 +78,9 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
       goodsInMinutes: 60,
       horizonDays: 240,
       weights: {},
+      hourRate: 50,
+      currency: "€",
+      house: {},
       demo: false,
       changes: 0,
       plannedChanges: 0,
@@ -190,18 +120,9 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
       fitter("ines", "Ines", { body: 3, paint: 2 }),
       fitter("teo", "Teo", { body: 2, trim: 2 }),
       fitter("rosa", "Rosa", { joinery: 3, trim: 1 }),
-      fitter("nils", "Nils", { electric: 3, plumbing: 2 }),
+      fitter("nils", "Nils", { electric: 3, plumbing: 2 }, ["mains"]),
     ],
-    vans: vans.map(({ id, name, lengthMm, widthMm, heightMm, wheelbaseMm, insideCrew, geometry }) => ({
-      id,
-      name,
-      lengthMm,
-      widthMm,
-      heightMm,
-      wheelbaseMm,
-      insideCrew,
-      geometry,
-    })),
+    vans: [...vans],
     suppliers: [{ id: "s", name: "Bay Glass", leadBestDays: 2, leadLikelyDays: 5, leadWorstDays: 12, version: 1 }],
     weather: [
       { date: "2027-03-03", sunrise: "06:55", sunset: "18:33", dry: [["00:00", "15:00"]], lowC: 8, highC: 15 },

@@ -1,0 +1,35 @@
+import { describe, expect, it } from "vitest";
+import { library } from "../library/library";
+import type { Plan } from "../plan/model";
+import { vans } from "../van/model";
+import { openChoices } from "./open-choices";
+import { at, done, NOW, testShop, zone } from "./testing/shop";
+
+const plan = (starts: Record<string, string>) =>
+  ({ jobs: Object.entries(starts).map(([id, start]) => ({ id, start, end: start, place: "b1", fitters: [] })) }) as unknown as Plan;
+
+describe("choices not made yet", () => {
+  const build = () =>
+    ({ ...testShop().builds[0], openChoices: ["bed", "coats"] as const }) as never as ReturnType<typeof testShop>["builds"][0];
+  it("name the jobs that hang on them and the last moment, three working days before the first", () => {
+    const b = build();
+    // Monday 15 March; three working days before is Wednesday 10
+    const [bed] = openChoices(zone, b, vans[1].geometry, library, plan({ "a.FR-06": "2027-03-15T09:30", "a.FU-08": "2027-03-25T08:00" }));
+    expect(bed).toMatchObject({
+      key: "bed",
+      label: "Bed",
+      assumed: "fixed lengthways",
+      first: at("2027-03-15T09:30"),
+      by: at("2027-03-10T09:30"),
+    });
+    expect(bed.holds.map((h) => h.id)).toEqual(["a.FR-06", "a.FU-08"]);
+  });
+  it("tell what is begun already, and say nothing of a date where nothing is planned", () => {
+    const shop = testShop();
+    done(shop, ["FR-06"], NOW - 60);
+    const b = { ...shop.builds[0], openChoices: ["bed" as const] };
+    const [bed] = openChoices(zone, b, vans[1].geometry, library, undefined);
+    expect(bed.passed).toEqual(["Bed rails, recess or fold frame"]);
+    expect([bed.first, bed.by]).toEqual([null, null]);
+  });
+});

@@ -1,0 +1,67 @@
+// Choices that the client has not made: what hangs on each, and by when it has to be made.
+
+import { choiceOf, sayChoice } from "../library/choices";
+import { hangingOn } from "../library/impact";
+import type { Entry } from "../library/library";
+import type { OptionKey } from "../library/options";
+import type { Plan } from "../plan/model";
+import type { Zone } from "../time/zone";
+import type { Geometry } from "../van/model";
+import { jobId } from "./from-network";
+import type { BuildRow } from "./model";
+
+/** Working days between an answer and the first job that needs it. */
+export const REACTION_DAYS = 3;
+
+export interface OpenChoice {
+  key: OptionKey;
+  label: string;
+  /** What is planned until it is made. */
+  assumed: string;
+  /** Jobs of this build that would be others, in order; those begun are left out. */
+  holds: { id: string; name: string }[];
+  /** Jobs begun or done that another answer would change: too late for them. */
+  passed: string[];
+  /** The first of them in the plan, and the last moment for an answer; null when none is planned. Minutes. */
+  first: number | null;
+  by: number | null;
+}
+
+/** That many working days (Monday to Friday) before an instant, at the same wall time. */
+function workingDaysBefore(zone: Zone, at: number, days: number): number {
+  let day = zone.dayOf(at);
+  for (let left = days; left > 0; ) {
+    day--;
+    if ((((day + 3) % 7) + 7) % 7 < 5) left--;
+  }
+  return zone.dayStart(day) + (at - zone.dayStart(zone.dayOf(at)));
+}
+
+/** The open choices of a build, soonest first. */
+export function openChoices(
+  zone: Zone,
+  build: BuildRow,
+  geometry: Geometry,
+  library: readonly Entry[],
+  plan: Plan | undefined,
+): OpenChoice[] {
+  const byId = new Map(build.jobs.map((j) => [j.id, j]));
+  const starts = new Map((plan?.jobs ?? []).map((j) => [j.id, zone.parse(j.start)]));
+  return build.openChoices
+    .map((key): OpenChoice => {
+      const jobs = hangingOn(key, build.options, geometry, library).flatMap((code) => byId.get(jobId(build.id, code)) ?? []);
+      const todo = jobs.filter((j) => j.state === "todo");
+      const planned = todo.flatMap((j) => starts.get(j.id) ?? []);
+      const first = planned.length ? Math.min(...planned) : null;
+      return {
+        key,
+        label: choiceOf(key).label,
+        assumed: sayChoice(key, build.options[key]).split(": ")[1],
+        holds: todo.map(({ id, name }) => ({ id, name })),
+        passed: jobs.filter((j) => j.state !== "todo").map((j) => j.name),
+        first,
+        by: first === null ? null : workingDaysBefore(zone, first, REACTION_DAYS),
+      };
+    })
+    .sort((a, b) => (a.by ?? Infinity) - (b.by ?? Infinity));
+}

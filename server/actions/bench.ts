@@ -1,0 +1,118 @@
+// Actions of the bench beside start and stop: questions before what can't be undone, pieces, waived steps, what a job is done but for.
+
+import { v7 } from "uuid";
+import { insert, run, toSql } from "@/db/pool";
+import { action, body, change, is } from "../action";
+import { Refusal } from "../refusal";
+import { find, log, mayAct } from "./jobs";
+
+export const benchActions = [
+  action<{ n: number; yes: boolean }>(
+    { method: "POST", path: "jobs/*/answer", role: "any" },
+    body({ n: is.count, yes: is.bool }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const f = await find(x, ids[0]);
+        await mayAct(x, user, f.job);
+        const q = f.job.questions.find((o) => o.n === b.n);
+        if (!q) throw new Refusal(404, "There is no such question.");
+        await run(x.c, "UPDATE job_question SET answered_at = ?, answered_by = ? WHERE job_id = ? AND n = ?", [
+          b.yes ? toSql(x.now) : null,
+          b.yes ? user.id : null,
+          f.job.id,
+          b.n,
+        ]);
+        await x.event({
+          kind: b.yes ? "question.answered" : "question.opened",
+          entity: "job",
+          entityId: f.job.id,
+          buildId: f.job.buildId,
+          text: `${f.job.name}: ${q.text} ${b.yes ? "Yes" : "open again"}`,
+        });
+      }),
+  ),
+  action<{ done: number }>({ method: "POST", path: "jobs/*/pieces", role: "any" }, body({ done: is.count }), (b, { user, ids }) =>
+    change(user, async (x) => {
+      const f = await find(x, ids[0]);
+      await mayAct(x, user, f.job);
+      const { pieces } = f.job;
+      if (!pieces) throw new Refusal(409, `${f.job.name} is not counted in pieces.`);
+      if (f.job.state !== "started") throw new Refusal(409, `Start ${f.job.name} first, then count its pieces.`);
+      if (b.done > pieces.count)
+        throw new Refusal(422, `done: there are ${pieces.count}`, { faults: [{ path: "done", message: `there are ${pieces.count}` }] });
+      await run(x.c, "UPDATE job SET pieces_done = ?, version = version + 1 WHERE id = ?", [b.done, f.job.id]);
+      await log(x, f, "job.pieces", `${f.job.name}: ${b.done} of ${pieces.count} done (${pieces.name})`, { done: b.done });
+    }),
+  ),
+  // A step that is left out says why, and who left it out.
+  action<{ n: number; why: string }>(
+    { method: "POST", path: "jobs/*/waive", role: "any" },
+    body({ n: is.count, why: is.words }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const f = await find(x, ids[0]);
+        await mayAct(x, user, f.job);
+        const step = f.job.steps.find((s) => s.n === b.n);
+        if (!step) throw new Refusal(404, "There is no such step.");
+        if (f.job.state !== "started") throw new Refusal(409, `Start ${f.job.name} first.`);
+        if (user.role !== "lead" && step.does && step.does !== "photo")
+          throw new Refusal(403, "This step guards what comes after it. Only the lead may leave it out.");
+        await run(x.c, "UPDATE job_step SET done_at = ?, done_by = ?, waived_why = ? WHERE job_id = ? AND n = ?", [
+          toSql(x.now),
+          user.id,
+          b.why.trim().slice(0, 300),
+          f.job.id,
+          b.n,
+        ]);
+        await x.event({
+          kind: "step.waived",
+          entity: "job",
+          entityId: f.job.id,
+          buildId: f.job.buildId,
+          text: `${user.name} left out step ${b.n} of ${f.job.name} (${step.text}): ${b.why.trim()}`.slice(0, 500),
+        });
+      }),
+  ),
+  action<{ text: string; before?: string; owner?: string }>(
+    { method: "POST", path: "jobs/*/remainders", role: "any" },
+    body({ text: is.words }, { before: is.id, owner: is.id }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const f = await find(x, ids[0]);
+        await mayAct(x, user, f.job);
+        const before = b.before && f.shop.builds.flatMap((o) => o.jobs).find((j) => j.id === b.before);
+        if (b.before && (!before || before.buildId !== f.job.buildId || before.state === "done"))
+          throw new Refusal(422, "before: it has to be a job of this build that is still to come", {
+            faults: [{ path: "before", message: "has to be a job of this build that is still to come" }],
+          });
+        if (b.owner && !f.shop.fitters.some((o) => o.id === b.owner && !o.retired))
+          throw new Refusal(422, "owner: there is no such fitter", { faults: [{ path: "owner", message: "is no fitter we know" }] });
+        const id = v7();
+        await insert(x.c, "remainder", [
+          {
+            id,
+            job_id: f.job.id,
+            text: b.text.trim().slice(0, 300),
+            before_job_id: b.before ?? null,
+            owner_id: b.owner ?? user.fitterId ?? null,
+            said_by: user.id,
+            said_at: toSql(x.now),
+          },
+        ]);
+        await log(x, f, "remainder.said", `${f.job.name} is done but for: ${b.text.trim()}`);
+        return { id };
+      }),
+  ),
+  action({ method: "POST", path: "remainders/*/close", role: "any" }, body({}), (_b, { user, ids }) =>
+    change(user, async (x) => {
+      const n = await run(x.c, "UPDATE remainder SET closed_at = ?, closed_by = ? WHERE id = ? AND closed_at IS NULL", [
+        toSql(x.now),
+        user.id,
+        ids[0],
+      ]);
+      if (!n) throw new Refusal(409, "It is closed already.");
+      await x.event({ kind: "remainder.closed", entity: "remainder", entityId: ids[0], text: "closed what a job was done but for" });
+      await x.stale("a remainder was closed");
+    }),
+  ),
+];

@@ -1,0 +1,127 @@
+// Actions on the workshop's own library: edit a job, take one out, go back, import. Each makes a new version.
+
+import { diffLibraries, libraryFaults, readWholeLibrary } from "@/core/library/check-library";
+import { type Entry, library, libraryFile, readLibraryFile } from "@/core/library/library";
+import { InputError } from "@/core/plan/fault";
+import { addLibraryVersion, currentLibrary, jobsOfVersion } from "@/db/library";
+import { rows } from "@/db/pool";
+import { action, body, type Change, change, is } from "../action";
+import { Refusal } from "../refusal";
+
+const code = { type: "string", pattern: "^[A-Z]{2}-\\d{2}$" };
+
+/** Refuses when the editor saw another version than the one in use. */
+async function inUse(x: Change, base: number): Promise<Entry[]> {
+  const now = await currentLibrary(x.c, x.now);
+  if (now.number !== base)
+    throw new Refusal(
+      409,
+      `The library was changed meanwhile: you edited version ${base}, version ${now.number} is in use. Load it and edit again.`,
+    );
+  return now.jobs;
+}
+
+/** Checks the whole and stores it as the next version. */
+async function store(x: Change, user: string, jobs: Entry[], note: string): Promise<{ number: number }> {
+  const clean = readLibraryFile(libraryFile(jobs));
+  const faults = libraryFaults(clean);
+  if (faults.length) throw new InputError(faults);
+  const back = diffLibraries(library, clean).length === 0;
+  const number = await addLibraryVersion(x.c, clean, back ? "shipped" : "workshop", note.slice(0, 300), x.now, user);
+  await x.event({
+    kind: "library.changed",
+    entity: "library",
+    entityId: String(number),
+    text: `library version ${number}: ${note}`.slice(0, 500),
+  });
+  return { number };
+}
+
+export const libraryActions = [
+  // The job as it shall be: in place of the one with its code, or new behind the last of its stage.
+  action<{ base: number; job: Record<string, unknown>; note?: string }>(
+    { method: "POST", path: "library/jobs", role: "lead" },
+    body({ base: is.version, job: { type: "object" } }, { note: is.text }),
+    (b, { user }) =>
+      change(user, async (x) => {
+        const jobs = await inUse(x, b.base);
+        const [job] = readAlone(b.job, jobs);
+        const at = jobs.findIndex((j) => j.code === job.code);
+        const last = jobs.findLastIndex((j) => j.stage === job.stage);
+        const next = at >= 0 ? jobs.with(at, job) : jobs.toSpliced(last + 1, 0, job);
+        return store(x, user.id, next, b.note?.trim() || `${job.name} ${at >= 0 ? "changed" : "added"}`);
+      }),
+  ),
+  action<{ base: number; code: string }>(
+    { method: "POST", path: "library/remove", role: "lead" },
+    body({ base: is.version, code }),
+    (b, { user }) =>
+      change(user, async (x) => {
+        const jobs = await inUse(x, b.base);
+        const job = jobs.find((j) => j.code === b.code);
+        if (!job) throw new Refusal(404, "There is no such job in the library.");
+        const named = jobs.filter(
+          (j) =>
+            j !== job &&
+            (j.after.some((a) => a.job === b.code) ||
+              j.covers?.some((k) => k.job === b.code) ||
+              j.remainders?.some((r) => r.before === b.code)),
+        );
+        if (named.length)
+          throw new Refusal(409, `${job.name} is named by ${named.map((j) => j.name).join(", ")}: take it out there first.`);
+        return store(
+          x,
+          user.id,
+          jobs.filter((j) => j !== job),
+          `${job.name} taken out`,
+        );
+      }),
+  ),
+  // Back to the shipped entry of one job, or to an earlier version as a whole.
+  action<{ base: number; code?: string; version?: number }>(
+    { method: "POST", path: "library/restore", role: "lead" },
+    body({ base: is.version }, { code, version: is.version }),
+    (b, { user }) =>
+      change(user, async (x) => {
+        const jobs = await inUse(x, b.base);
+        if (b.code) {
+          const shipped = library.find((j) => j.code === b.code);
+          const next = jobs.filter((j) => j.code !== b.code);
+          if (shipped) {
+            const before = library.slice(0, library.indexOf(shipped)).map((j) => j.code);
+            next.splice(next.findLastIndex((j) => before.includes(j.code)) + 1, 0, shipped);
+          }
+          return store(x, user.id, next, `${shipped?.name ?? b.code} as shipped`);
+        }
+        if (b.version === undefined) return store(x, user.id, [...library], "all as shipped");
+        const [there] = await rows(x.c, "SELECT number FROM library_version WHERE number = ?", [b.version]);
+        if (!there) throw new Refusal(404, "There is no such version.");
+        return store(x, user.id, await jobsOfVersion(x.c, b.version), `as in version ${b.version}`);
+      }),
+  ),
+  action<{ base: number; file: Record<string, unknown>; note?: string; dry?: boolean }>(
+    { method: "POST", path: "library/import", role: "lead" },
+    body({ base: is.version, file: { type: "object" } }, { note: is.text, dry: is.bool }),
+    (b, { user }) =>
+      change(user, async (x) => {
+        const jobs = await inUse(x, b.base);
+        const next = readWholeLibrary(b.file);
+        const diff = diffLibraries(jobs, next);
+        if (b.dry) return { diff };
+        if (!diff.length) throw new Refusal(409, "The file holds what is in use already.");
+        return store(x, user.id, next, b.note?.trim() || `imported, ${diff.length} jobs differ`);
+      }),
+  ),
+];
+
+/** One job on its own, checked against the codes there are; faults are named by its own fields. */
+function readAlone(job: Record<string, unknown>, jobs: readonly Entry[]): Entry[] {
+  const { stage: _stage, ...own } = job;
+  const others = jobs.filter((j) => j.code !== own.code);
+  try {
+    return readLibraryFile({ ...libraryFile(others), jobs: [own, ...libraryFile(others).jobs] });
+  } catch (e) {
+    if (!(e instanceof InputError)) throw e;
+    throw new InputError(e.faults.map((f) => ({ ...f, path: f.path.replace(/^jobs\[0\](?: \([^)]*\))?\.?/, "") || "code" })));
+  }
+}

@@ -1,0 +1,78 @@
+// Actions on a build's choices: see what others would change, take them, leave some open.
+
+import { v7 } from "uuid";
+import { sayChoice } from "@/core/library/choices";
+import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
+import { writeOptionChange } from "@/db/change-options";
+import { insert, toSql } from "@/db/pool";
+import { loadShop } from "@/db/shop";
+import { action, body, change, is } from "../action";
+import { optionChange, previewOptions } from "../options";
+import { Refusal, Stale } from "../refusal";
+import { openChoicesSchema, refuseStops } from "./builds";
+
+export const optionActions = [
+  action<{ options: Options }>(
+    { method: "POST", path: "builds/*/options/try", role: "lead" },
+    body({ options: optionsSchema }),
+    (b, { ids }) => previewOptions(ids[0], b.options),
+  ),
+  action<{ version: number; options: Options; openChoices: OptionKey[]; who: string }>(
+    { method: "POST", path: "builds/*/options", role: "lead" },
+    body({ version: is.version, options: optionsSchema, openChoices: openChoicesSchema, who: is.name }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const shop = await loadShop(x.c);
+        const build = shop.builds.find((o) => o.id === ids[0]);
+        if (!build) throw new Refusal(404, "There is no such build.");
+        if (build.version !== b.version) throw new Stale(build.name, {}, {}, build.version);
+        refuseStops(b.options, shop.vans.find((v) => v.id === build.vanId)?.geometry);
+        const keys = OPTION_KEYS.filter((k) => build.options[k] !== b.options[k]);
+        const work = await optionChange(x.c, shop, build, b.options);
+        await writeOptionChange(
+          x.c,
+          build,
+          b.options,
+          b.openChoices,
+          work,
+          shop.suppliers.map((s) => s.id),
+        );
+        if (!keys.length) {
+          await x.event({
+            kind: "build.choices",
+            entity: "build",
+            entityId: build.id,
+            buildId: build.id,
+            text: b.openChoices.length
+              ? `open: ${b.openChoices.map((k) => sayChoice(k, b.options[k]).split(":")[0]).join(", ")}`
+              : "no choice is open",
+          });
+          return { jobs: 0 };
+        }
+        const title = keys.map((k) => `${sayChoice(k, b.options[k])} (was ${sayChoice(k, build.options[k]).split(": ")[1]})`).join("; ");
+        // A change of choices is a decision, and is kept as one.
+        await insert(x.c, "record", [
+          {
+            id: v7(),
+            build_id: build.id,
+            job_id: null,
+            kind: "decision",
+            title: title.slice(0, 300),
+            data: { who: b.who.trim(), cost: work.cost, hours: Math.round(work.minutes / 6) / 10 },
+            said_by: user.id,
+            said_at: toSql(x.now),
+          },
+        ]);
+        await x.event({
+          kind: "build.options",
+          entity: "build",
+          entityId: build.id,
+          buildId: build.id,
+          text: title.slice(0, 500),
+          data: { from: build.options, to: b.options },
+        });
+        await x.stale(`${build.name}: ${title}`.slice(0, 300));
+        return { jobs: work.added.length + work.dropped.length + work.changed.length };
+      }),
+  ),
+];

@@ -1,0 +1,115 @@
+// Actions on a build's records (decisions, deviations, faults) and on the readings of the real van.
+
+import { v7 } from "uuid";
+import { type RecordKind, readRecord } from "@/core/shop/records";
+import { differs, READINGS } from "@/core/van/readings";
+import { insert, rows, run, toSql } from "@/db/pool";
+import { loadShop } from "@/db/shop";
+import { action, body, type Change, change, is } from "../action";
+import { editRow } from "../edits";
+import { badField, Refusal } from "../refusal";
+
+const KINDS = ["decision", "deviation", "fault"] as const;
+
+async function buildOf(x: Change, id: string, job?: string) {
+  const shop = await loadShop(x.c);
+  const build = shop.builds.find((b) => b.id === id);
+  if (!build) throw new Refusal(404, "There is no such build.");
+  if (job && !build.jobs.some((j) => j.id === job)) throw badField("jobId", "is no job of this build");
+  return { shop, build };
+}
+
+/** The record's data, or a refusal that names the field. */
+function checked(kind: RecordKind, data: unknown) {
+  const r = readRecord(kind, data);
+  if (r.faults.length) throw new Refusal(422, r.faults.map((f) => `${f.path} ${f.message}`).join("; "), { faults: r.faults });
+  return r.data;
+}
+
+export const recordActions = [
+  action<{ kind: RecordKind; title: string; jobId?: string; data: Record<string, unknown> }>(
+    { method: "POST", path: "builds/*/records", role: "any" },
+    body({ kind: { type: "string", enum: KINDS }, title: is.words, data: { type: "object" } }, { jobId: is.id }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const { build } = await buildOf(x, ids[0], b.jobId);
+        if (b.kind === "decision" && user.role !== "lead") throw new Refusal(403, "Decisions are the lead's to write down.");
+        const data = checked(b.kind, b.data);
+        const id = v7();
+        await insert(x.c, "record", [
+          {
+            id,
+            build_id: build.id,
+            job_id: b.jobId ?? null,
+            kind: b.kind,
+            title: b.title.trim().slice(0, 300),
+            data,
+            said_by: user.id,
+            said_at: toSql(x.now),
+          },
+        ]);
+        await x.event({
+          kind: `${b.kind}.said`,
+          entity: "record",
+          entityId: id,
+          buildId: build.id,
+          text: `${b.kind}: ${b.title.trim()}`.slice(0, 500),
+        });
+        return { id };
+      }),
+  ),
+  action<{ version: number; title: string; data: Record<string, unknown>; closed: boolean }>(
+    { method: "PATCH", path: "records/*", role: "any" },
+    body({ version: is.version, title: is.words, data: { type: "object" }, closed: is.bool }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const [r] = await rows<{ kind: RecordKind; build_id: string }>(x.c, "SELECT kind, build_id FROM record WHERE id = ?", [ids[0]]);
+        if (!r) throw new Refusal(404, "There is no such record.");
+        if (r.kind !== "fault" && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
+        const data = checked(r.kind, b.data);
+        if (r.kind === "fault" && b.closed && !(data as { outcome?: string }).outcome?.trim())
+          throw badField("outcome", "is missing: say what it was before the card is closed");
+        await editRow(x.c, "record", "The record", ids[0], b.version, {
+          title: { column: "title", value: b.title.trim().slice(0, 300) },
+          data: { column: "data", value: JSON.stringify(data) },
+          closed: { column: "closed_at", value: b.closed ? toSql(x.now) : null },
+        });
+        await x.event({
+          kind: `${r.kind}.changed`,
+          entity: "record",
+          entityId: ids[0],
+          buildId: r.build_id,
+          text: `${r.kind} ${b.closed ? "closed" : "changed"}: ${b.title.trim()}`.slice(0, 500),
+        });
+      }),
+  ),
+  action<{ name: string; mm: number; againMm?: number | null }>(
+    { method: "POST", path: "builds/*/readings", role: "any" },
+    body(
+      { name: { type: "string", enum: READINGS.map((r) => r.name) }, mm: { type: "integer", minimum: 1, maximum: 12_000 } },
+      {
+        againMm: { type: "integer", minimum: 1, maximum: 12_000 },
+      },
+    ),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const { shop, build } = await buildOf(x, ids[0]);
+        const van = shop.vans.find((v) => v.id === build.vanId);
+        const r = READINGS.find((o) => o.name === b.name)!;
+        await run(
+          x.c,
+          `INSERT INTO van_reading (build_id, name, mm, again_mm, read_by, read_at) VALUES (?, ?, ?, ?, ?, ?)
+           ON DUPLICATE KEY UPDATE mm = VALUES(mm), again_mm = VALUES(again_mm), read_by = VALUES(read_by), read_at = VALUES(read_at)`,
+          [build.id, b.name, b.mm, b.againMm ?? null, user.id, toSql(x.now)],
+        );
+        const d = van && differs(r, van.geometry, b.mm);
+        await x.event({
+          kind: "van.read",
+          entity: "build",
+          entityId: build.id,
+          buildId: build.id,
+          text: `${r.label}: ${b.mm} mm${d ? `, ${Math.abs(d)} ${d > 0 ? "more" : "less"} than the template` : ", as the template"}`,
+        });
+      }),
+  ),
+];

@@ -1,0 +1,83 @@
+// Other choices in mid-build: what they would change, dates with it; and taking them.
+
+import { sayChoice } from "@/core/library/choices";
+import { conflictsOf } from "@/core/library/conflicts";
+import { buildNetwork } from "@/core/library/network";
+import { OPTION_KEYS, type OptionKey, type Options } from "@/core/library/options";
+import { changeOptions, type OptionChange } from "@/core/shop/change-options";
+import { freshJob } from "@/core/shop/from-network";
+import type { BuildRow, Shop } from "@/core/shop/model";
+import { toProblem } from "@/core/shop/problem";
+import { jobsOfVersion } from "@/db/library";
+import { type Conn, pool } from "@/db/pool";
+import { planInThread } from "./plan-thread";
+import { loadState } from "./planning";
+import { Refusal } from "./refusal";
+
+/** What the choices would make of a build's jobs, by the library it was made with. */
+export async function optionChange(c: Conn | undefined, shop: Shop, build: BuildRow, options: Options): Promise<OptionChange> {
+  const van = shop.vans.find((v) => v.id === build.vanId);
+  if (!van) throw new Refusal(409, "The van's template is gone, so its jobs can't be worked out anew.");
+  const jobs = await jobsOfVersion(c ?? pool(), build.libraryVersion);
+  return changeOptions(
+    build.jobs,
+    buildNetwork(options, van.geometry, jobs).map((j, seq) => freshJob(build.id, j, seq)),
+  );
+}
+
+export interface OptionPreview {
+  chosen: string[];
+  conflicts: { level: string; text: string }[];
+  added: { name: string; stage: string; minutes: number }[];
+  dropped: { name: string; stage: string; minutes: number }[];
+  changed: { name: string; stage: string; minutes: number }[];
+  moved: { name: string; stage: string; waitsFor: string[]; noLonger: string[] }[];
+  lost: { name: string; stage: string }[];
+  reopened: { name: string; stage: string; minutes: number; because: string[] }[];
+  minutes: number;
+  cost: number;
+  wasted: number;
+  /** Planned finish of each build, before and after, where it moves; local wall times. */
+  dates: { build: string; before: string | null; after: string | null; late: boolean }[];
+}
+
+/** Works the change out and plans with it, without storing anything. */
+export async function previewOptions(buildId: string, options: Options): Promise<OptionPreview> {
+  const { shop, now, zone, working, published } = await loadState();
+  const build = shop.builds.find((b) => b.id === buildId);
+  if (!build) throw new Refusal(404, "There is no such build.");
+  const change = await optionChange(undefined, shop, build, options);
+  const van = shop.vans.find((v) => v.id === build.vanId);
+  const plan = await planInThread(
+    toProblem({ ...shop, builds: shop.builds.map((b) => (b === build ? { ...b, options, jobs: change.jobs } : b)) }, now, published?.plan),
+    { seed: 1, iterations: 0, local: true },
+  );
+  const line = (j: { name: string; stage: string; minutes: { likely: number } }) => ({
+    name: j.name,
+    stage: j.stage,
+    minutes: j.minutes.likely,
+  });
+  return {
+    chosen: OPTION_KEYS.filter((k) => build.options[k] !== options[k]).map(
+      (k) => `${sayChoice(k, options[k])} instead of ${sayChoice(k, build.options[k]).split(": ")[1]}`,
+    ),
+    conflicts: conflictsOf(options, van?.geometry).map(({ level, text }) => ({ level, text })),
+    added: change.added.map(line),
+    dropped: change.dropped.map(line),
+    changed: change.changed.map((x) => ({ name: x.next.name, stage: x.next.stage, minutes: x.minutes })),
+    moved: change.moved.map((m) => ({ name: m.job.name, stage: m.job.stage, waitsFor: m.waitsFor, noLonger: m.noLonger })),
+    lost: change.lost.map(({ name, stage }) => ({ name, stage })),
+    reopened: change.reopened.map((r) => ({ name: r.old.name, stage: r.old.stage, minutes: r.again.minutes.likely, because: r.because })),
+    minutes: change.minutes,
+    cost: change.cost,
+    wasted: change.wasted,
+    dates: shop.builds.flatMap((b) => {
+      const before = working?.plan.builds.find((x) => x.id === b.id)?.finish ?? null;
+      const after = plan.builds.find((x) => x.id === b.id)?.finish ?? null;
+      if (before === after && b !== build) return [];
+      return [{ build: b.name, before, after, late: after !== null && zone.parse(after) > b.due }];
+    }),
+  };
+}
+
+export type { OptionKey };
