@@ -2,14 +2,18 @@
 
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { buildNetwork } from "@/core/library/network";
+import { DEFAULT_OPTIONS, type Options } from "@/core/library/options";
 import { makePlan } from "@/core/plan/planner";
 import { readProblem } from "@/core/plan/read";
+import { freshJob } from "@/core/shop/from-network";
 import { toProblem } from "@/core/shop/problem";
 import { zoneOf } from "@/core/time/zone";
+import { vans } from "@/core/van/model";
 import { firstRun } from "@/server/first-run";
 import { insertBuild } from "./build-network";
 import { edit } from "./edit";
 import { addEvent, buildLog, lastEvent } from "./events";
+import { currentLibrary } from "./library";
 import { migrate } from "./migrate";
 import { giveLease, loadPlan, nextNumber, savePlan, takeLease } from "./plans";
 import { fromSql, insert, pool, rows, run, toSql, transaction } from "./pool";
@@ -18,11 +22,12 @@ import { freshDatabase } from "./testing";
 
 const zone = zoneOf("Europe/Lisbon");
 const NOW = zone.parse("2026-11-25T10:42");
+const OPTIONS: Options = { ...DEFAULT_OPTIONS, swivels: 2, gas: "locker" };
 
 beforeAll(async () => {
   await freshDatabase();
   await firstRun("Test house", "Europe/Lisbon");
-  await transaction((c) =>
+  await transaction(async (c) =>
     insertBuild(c, {
       id: "k",
       name: "Field vet",
@@ -33,8 +38,10 @@ beforeAll(async () => {
       due: toSql(NOW + 60 * 1440),
       createdAt: toSql(NOW),
       weight: 1,
-      options: { windows: 2, fan: true, solar: true, swivels: true, gas: true, heater: true, firstFix: "services-first" },
-      jobs: buildNetwork({ windows: 2, fan: true, solar: true, swivels: true, gas: true, heater: true, firstFix: "services-first" }),
+      options: OPTIONS,
+      openChoices: [],
+      libraryVersion: (await currentLibrary(c, NOW)).number,
+      jobs: buildNetwork(OPTIONS, vans[1].geometry).map((j, seq) => freshJob("k", j, seq)),
       suppliers: ["supplier"],
     }),
   );

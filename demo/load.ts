@@ -24,6 +24,7 @@ import { hashPassword } from "../server/session";
 import { forecast } from "../standins/weather";
 import * as made from "./people";
 import { LEAD } from "./people";
+import { writeRecords } from "./records";
 import { takePhotos } from "./take-photos";
 
 /** Whether the demo is there: "half" when its loading was cut off (its plans are made last). */
@@ -64,6 +65,7 @@ export async function loadDemo(say: (text: string) => void = () => undefined): P
   say("the weeks behind");
   await playHistory(zone, now);
   await setParts(zone, now);
+  await writeRecords(now);
   say("photos");
   await takePhotos(now);
   say("plans");
@@ -218,6 +220,7 @@ async function playHistory(zone: Zone, now: number): Promise<void> {
         "job_fitter",
         p.fitters.map((fitter_id) => ({ job_id: p.id, fitter_id })),
       );
+      await run(t, "UPDATE job_question SET answered_at = ?, answered_by = ? WHERE job_id = ?", [toSql(start), `u-${p.fitters[0]}`, p.id]);
       const share = done ? 1 : (now - start) / (end - start);
       await run(t, "UPDATE job_step SET done_at = ?, done_by = ? WHERE job_id = ? AND n <= ?", [
         toSql(Math.min(now, end)),

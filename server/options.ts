@@ -3,10 +3,11 @@
 import { sayChoice } from "@/core/library/choices";
 import { conflictsOf } from "@/core/library/conflicts";
 import { buildNetwork } from "@/core/library/network";
-import { OPTION_KEYS, type OptionKey, type Options } from "@/core/library/options";
+import { OPTION_KEYS, type Options } from "@/core/library/options";
 import { changeOptions, type OptionChange } from "@/core/shop/change-options";
 import { freshJob } from "@/core/shop/from-network";
 import type { BuildRow, Shop } from "@/core/shop/model";
+import type { OptionPreview } from "@/core/shop/previews";
 import { toProblem } from "@/core/shop/problem";
 import { jobsOfVersion } from "@/db/library";
 import { type Conn, pool } from "@/db/pool";
@@ -23,22 +24,6 @@ export async function optionChange(c: Conn | undefined, shop: Shop, build: Build
     build.jobs,
     buildNetwork(options, van.geometry, jobs).map((j, seq) => freshJob(build.id, j, seq)),
   );
-}
-
-export interface OptionPreview {
-  chosen: string[];
-  conflicts: { level: string; text: string }[];
-  added: { name: string; stage: string; minutes: number }[];
-  dropped: { name: string; stage: string; minutes: number }[];
-  changed: { name: string; stage: string; minutes: number }[];
-  moved: { name: string; stage: string; waitsFor: string[]; noLonger: string[] }[];
-  lost: { name: string; stage: string }[];
-  reopened: { name: string; stage: string; minutes: number; because: string[] }[];
-  minutes: number;
-  cost: number;
-  wasted: number;
-  /** Planned finish of each build, before and after, where it moves; local wall times. */
-  dates: { build: string; before: string | null; after: string | null; late: boolean }[];
 }
 
 /** Works the change out and plans with it, without storing anything. */
@@ -61,7 +46,7 @@ export async function previewOptions(buildId: string, options: Options): Promise
     chosen: OPTION_KEYS.filter((k) => build.options[k] !== options[k]).map(
       (k) => `${sayChoice(k, options[k])} instead of ${sayChoice(k, build.options[k]).split(": ")[1]}`,
     ),
-    conflicts: conflictsOf(options, van?.geometry).map(({ level, text }) => ({ level, text })),
+    conflicts: conflictsOf(options, van?.geometry),
     added: change.added.map(line),
     dropped: change.dropped.map(line),
     changed: change.changed.map((x) => ({ name: x.next.name, stage: x.next.stage, minutes: x.minutes })),
@@ -79,5 +64,3 @@ export async function previewOptions(buildId: string, options: Options): Promise
     }),
   };
 }
-
-export type { OptionKey };

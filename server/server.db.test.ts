@@ -5,6 +5,7 @@ import os from "node:os";
 import path from "node:path";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { shotState } from "@/core/shop/proof";
 import { zoneOf } from "@/core/time/zone";
 import { insert, pool, rows, run, transaction } from "@/db/pool";
@@ -22,7 +23,7 @@ import { sameOrigin, signIn, signInDemo, signOut, userOfToken } from "./session"
 const lead: User = { id: "lead", login: "lead", name: "Lead", role: "lead", fitterId: null, retired: false, version: 1 };
 let ines: User;
 let password = "";
-const options = { windows: 1, fan: true, solar: false, swivels: false, gas: false, heater: false, firstFix: "services-first" };
+const options = { ...DEFAULT_OPTIONS, windows: 1, solar: 0, shore: false, heater: "none" };
 const build = (name: string) => ({
   name,
   client: "Somebody",

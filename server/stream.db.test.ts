@@ -4,6 +4,7 @@ import { mkdtempSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { checkPlan } from "@/core/plan/check/check";
 import { readPlan, readProblem } from "@/core/plan/read";
 import { insert, pool, run, transaction } from "@/db/pool";
@@ -33,7 +34,7 @@ beforeAll(async () => {
   await insert(pool(), "user", [
     { id: "u-f", login: "f", name: "F", role: "fitter", fitter_id: (await loadState()).shop.fitters[0].id, password_hash: "x" },
   ]);
-  const options = { windows: 2, fan: true, solar: true, swivels: false, gas: false, heater: true, firstFix: "services-first" };
+  const options = { ...DEFAULT_OPTIONS };
   for (const name of ["One", "Two", "Three"]) {
     const made = (await perform(
       "POST",

@@ -1,16 +1,26 @@
 // Fills the pages of builds: the list, and one build from all sides.
 
+import { CHOICES } from "@/core/library/choices";
+import { conflictsOf } from "@/core/library/conflicts";
+import type { Options } from "@/core/library/options";
+import { some } from "@/core/library/when";
 import { sayDay, sayTime } from "@/core/plan/words";
 import { buildDates } from "@/core/shop/dates";
-import { workedMinutes } from "@/core/shop/left";
+import { overTimeBox, workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
+import { buildMoney } from "@/core/shop/money";
+import { openChoices } from "@/core/shop/open-choices";
 import { stageProgress } from "@/core/shop/progress";
+import { openShots } from "@/core/shop/proof";
 import { obstacles } from "@/core/shop/ready";
-import { crewNames, placeName, sayMinutes } from "@/core/shop/say";
+import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
+import { CLOSING, type ZoneJob } from "@/core/shop/zones";
+import { vans } from "@/core/van/model";
+import { asMeasured, readingStates } from "@/core/van/readings";
+import { libraryInUse, libraryOf } from "@/server/library";
 import { buildLog } from "@/server/log-lines";
 import type { State } from "@/server/planning";
 import type { BuildCard, BuildView, SheetJob } from "@/ui/build/view";
-import { stageOf } from "@/ui/kit/stage";
 import { partWords } from "./parts";
 import { shotViews } from "./shots";
 import { vanShape } from "./van";
@@ -37,14 +47,17 @@ export function buildCards(state: State): BuildCard[] {
   });
 }
 
-export function optionWords(o: BuildRow["options"]): string[] {
-  return [
-    o.windows === 0 ? "no side windows" : `${o.windows} side ${o.windows === 1 ? "window" : "windows"}`,
-    ...(["fan", "solar", "swivels", "gas", "heater"] as const)
-      .filter((k) => o[k])
-      .map((k) => ({ fan: "roof fan", solar: "solar", swivels: "swivel seats", gas: "gas", heater: "heater" })[k]),
-    o.firstFix === "services-first" ? "cables and pipes before insulation" : "insulation before cables and pipes",
-  ];
+/** What a build gets, short, in the order of asking. */
+export function optionWords(o: Options): string[] {
+  return CHOICES.filter((c) => c.kind === "option" && c.key !== "windowKind" && some(o[c.key])).map((c) => {
+    const value = o[c.key];
+    if (value === true) return c.label.toLowerCase();
+    const label = c.values.find((v) => v.value === value)?.label ?? String(value);
+    if (typeof value !== "number") return `${c.label.toLowerCase()} ${label}`;
+    return c.key === "garageMm"
+      ? `garage ${label}`
+      : `${label} ${value === 1 ? c.label.toLowerCase().replace(/s$/, "") : c.label.toLowerCase()}`;
+  });
 }
 
 export async function buildView(state: State, id: string, userNames: ReadonlyMap<string, string>): Promise<BuildView | undefined> {
@@ -56,7 +69,12 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
   const byId = new Map(b.jobs.map((j) => [j.id, j]));
   const anywhere = new Map(shop.builds.flatMap((x) => x.jobs.map((job) => [job.id, { job, build: x.name }] as const)));
   const chain = plan?.builds.find((x) => x.id === id)?.chain ?? [];
-  const started = b.jobs.filter((j) => j.state === "started" && j.place === "van");
+  const template = shop.vans.find((v) => v.id === b.vanId) ?? vans[1];
+  const van = { ...template, geometry: asMeasured(template.geometry, b.readings) };
+  const date = buildDates(shop, plan).find((d) => d.buildId === id)!;
+  const spans = new Map(b.jobs.map((j) => [j.id, spanOf(state, j, planned.get(j.id))]));
+  const ends = [...spans.values()].flatMap((x) => x.to ?? []);
+  const jobName = (x: string | null) => (x === null ? null : (byId.get(x)?.name ?? null));
   return {
     zone: shop.workshop.zone,
     now,
@@ -66,16 +84,25 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     client: b.client,
     purpose: b.purpose,
     vanName: shop.vans.find((v) => v.id === b.vanId)?.name ?? b.vanId,
-    van: vanShape(shop, b.vanId),
-    marks: started.flatMap((j) =>
-      j.zones.map((z) => ({ zone: z, kind: "work" as const, colour: stageOf(j.stage).colour, label: `${j.name} in work` })),
-    ),
+    van,
+    zoneJobs: b.jobs.filter((j) => j.place === "van").map((j) => zoneJob(b, j, spans)),
+    span: { from: b.arrives, to: Math.max(now, b.arrives + 1440, ...ends) },
+    options: b.options,
+    openChoices: openChoices(zone, b, template.geometry, await libraryOf(b.libraryVersion), plan),
+    openKeys: b.openChoices,
+    conflicts: conflictsOf(b.options, van.geometry),
+    house: shop.workshop.house,
+    library: { version: b.libraryVersion, newest: (await libraryInUse(now)).number },
+    readings: readingStates(template.geometry, b.readings),
+    readBy: Object.fromEntries(b.readings.map((r) => [r.name, `${userNames.get(r.readBy) ?? r.readBy}, ${sayTime(zone, r.readAt)}`])),
+    records: b.records.map((r) => ({ ...r, by: userNames.get(r.saidBy) ?? r.saidBy, jobName: jobName(r.jobId) })),
+    money: { ...buildMoney(shop, b, now), rate: shop.workshop.hourRate, currency: shop.workshop.currency },
     where: b.arrives > now && b.at === null ? `comes ${sayDay(zone, b.arrives)}` : where(shop, b),
     arrives: zone.show(b.arrives),
     due: zone.show(b.due),
     weight: b.weight,
-    options: optionWords(b.options),
-    date: buildDates(shop, plan).find((d) => d.buildId === id)!,
+    gets: optionWords(b.options),
+    date,
     stages: stageProgress(b),
     jobs: b.jobs.map((j) => sheetJob(state, j, byId, planned.get(j.id), userNames)),
     chain: chain
@@ -95,6 +122,33 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
   };
 }
 
+/** When a job was or is planned to be. */
+function spanOf(
+  { zone, now }: State,
+  j: JobRow,
+  p: { start: string; end: string } | undefined,
+): { from: number | null; to: number | null } {
+  if (j.state === "done") return { from: j.startedAt, to: j.endedAt };
+  if (j.state === "started") return { from: j.startedAt, to: Math.max(now + 1, p ? zone.parse(p.end) : now + j.minutes.likely) };
+  return p ? { from: zone.parse(p.start), to: zone.parse(p.end) } : { from: null, to: null };
+}
+
+function zoneJob(b: BuildRow, j: JobRow, spans: ReadonlyMap<string, { from: number | null; to: number | null }>): ZoneJob {
+  const covering = b.jobs.filter((k) => k.covers.includes(j.id)).flatMap((k) => spans.get(k.id)!.from ?? []);
+  return {
+    name: j.name,
+    stage: j.stage,
+    zones: j.zones,
+    ...spans.get(j.id)!,
+    holdMinutes: j.hold.minutes,
+    keepOff: j.hold.keepOff,
+    still: j.hold.still,
+    closes: CLOSING.has(j.irreversible ?? ""),
+    openProof: openShots(j).length,
+    coveredFrom: covering.length ? Math.min(...covering) : null,
+  };
+}
+
 function needsOf(shop: Shop, j: JobRow): string[] {
   return [
     j.place === "bench" ? "on the bench" : `on the van${j.yardOk ? ", yard will do" : ""}`,
@@ -105,6 +159,16 @@ function needsOf(shop: Shop, j: JobRow): string[] {
     j.needs.noisy && `noisy, ${shop.workshop.noiseFrom ?? "any hour"}${shop.workshop.noiseTo ? ` to ${shop.workshop.noiseTo}` : ""}`,
     j.needs.sameDay && "done the day it is begun",
   ].filter((x): x is string => !!x);
+}
+
+/** What a time box asks, in words; null while inside it or once something was decided for it. */
+function overBox({ shop, now }: State, j: JobRow): string | null {
+  const over = overTimeBox(shop, j, now);
+  if (over === undefined) return null;
+  const decided = shop.builds
+    .find((b) => b.id === j.buildId)!
+    .records.some((r) => r.kind === "decision" && r.jobId === j.id && r.data.timeBox);
+  return decided ? null : `${sayMinutes(over)} over its time box of ${j.timeBox} × likely`;
 }
 
 function sheetJob(
@@ -133,7 +197,28 @@ function sheetJob(
       : null,
     likely: `${sayMinutes(best)} / ${sayMinutes(likely)} / ${sayMinutes(worst)}`,
     worked: j.state === "todo" ? null : sayMinutes(workedMinutes(shop, j, now)),
-    steps: j.steps.map((s) => ({ n: s.n, text: s.text, done: s.doneAt !== null })),
+    steps: j.steps.map((s) => ({ n: s.n, text: s.text, done: s.doneAt !== null, waived: s.waivedWhy })),
+    questions: j.questions.map((q) => ({
+      n: q.n,
+      text: q.text,
+      answered: q.answeredAt === null ? null : `${userNames.get(q.answeredBy ?? "") ?? "somebody"}, ${sayTime(zone, q.answeredAt)}`,
+    })),
+    irreversible: j.irreversible,
+    pieces: j.pieces,
+    overBox: overBox(state, j),
+    means: j.means,
+    tools: j.tools,
+    setOut: j.setOut,
+    leaves: j.leaves.flatMap((l) => (byId.has(l.before) ? [{ ...l, beforeName: byId.get(l.before)!.name }] : [])),
+    remainders: j.remainders.map((r) => ({
+      id: r.id,
+      text: r.text,
+      before: r.before ? (byId.get(r.before)?.name ?? null) : null,
+      owner: r.owner ? fitterName(shop, r.owner) : "nobody",
+      by: userNames.get(r.saidBy) ?? r.saidBy,
+      at: r.saidAt,
+    })),
+    faults: j.faults,
     cautions: j.cautions,
     kit: j.kit,
     parts: j.parts.map((x) => ({

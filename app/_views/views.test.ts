@@ -1,6 +1,8 @@
 // What the views say of a known state.
 
 import { describe, expect, it } from "vitest";
+import { DEFAULT_OPTIONS } from "@/core/library/options";
+import { BARE } from "@/core/library/testing";
 import { at, done, job, NOW } from "@/core/shop/testing/shop";
 import { buildCards, optionWords } from "./build";
 import { lanesView } from "./lanes";
@@ -181,12 +183,11 @@ describe("buildCards", () => {
     expect(cards.find((c) => c.id === "b")).toMatchObject({ where: "in the yard", now: "nobody on it now" });
   });
   it("reads options in words", () => {
-    expect(
-      optionWords({ windows: 0, fan: true, solar: false, swivels: false, gas: true, heater: false, firstFix: "insulation-first" }),
-    ).toEqual(["no side windows", "roof fan", "gas", "insulation before cables and pipes"]);
-    expect(
-      optionWords({ windows: 1, fan: false, solar: false, swivels: false, gas: false, heater: false, firstFix: "services-first" })[0],
-    ).toBe("1 side window");
+    expect(optionWords(BARE)).toEqual(["bed fixed lengthways", "lining soft lining"]);
+    const o = optionWords({ ...DEFAULT_OPTIONS, windows: 1, swivels: 2, gas: "tank" });
+    expect(o).toEqual(
+      expect.arrayContaining(["1 side window", "roof fan", "2 seats that turn", "gas tank under the floor", "garage 700 mm"]),
+    );
   });
 });
 

@@ -29,7 +29,7 @@ describe("choices not made yet", () => {
     done(shop, ["FR-06"], NOW - 60);
     const b = { ...shop.builds[0], openChoices: ["bed" as const] };
     const [bed] = openChoices(zone, b, vans[1].geometry, library, undefined);
-    expect(bed.passed).toEqual(["Bed rails, recess or fold frame"]);
+    expect(bed.passed).toEqual(["Bed rails and frame"]);
     expect([bed.first, bed.by]).toEqual([null, null]);
   });
 });

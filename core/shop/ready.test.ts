@@ -99,7 +99,7 @@ describe("startObstacles", () => {
     const safe = job(shop, "ST-03");
     expect(kinds(startObstacles(shop, safe, ["ines"], "b1", NOW))).toEqual(["crew"]);
     Object.assign(job(shop, "OP-02"), { state: "started", startedAt: NOW, fitters: ["nils"], actualPlace: "bench" });
-    expect(startObstacles(shop, safe, ["nils"], "b1", NOW)[0].text).toContain("Nils is on Goods-in");
+    expect(startObstacles(shop, safe, ["nils"], "b1", NOW)[0].text).toContain("Nils is on Units unpacked");
     expect(kinds(startObstacles(shop, job(shop, "FU-01"), ["rosa"], "bench", NOW))).not.toContain("place");
     shop.builds[0].at = null;
     expect(kinds(startObstacles(shop, job(shop, "ST-03"), ["nils"], "b1", NOW))).toContain("place");

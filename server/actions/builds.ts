@@ -11,6 +11,7 @@ import { rows, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, change, instant, is } from "../action";
 import { editRow } from "../edits";
+import { type NewBuildAsk, tryBuild } from "../new-build";
 import { badField, Refusal } from "../refusal";
 
 interface NewBuild {
@@ -49,6 +50,11 @@ export const slug = (name: string): string =>
   }-${v7().replace(/-/g, "").slice(-5)}`;
 
 export const buildActions = [
+  action<NewBuildAsk>(
+    { method: "POST", path: "builds/try", role: "lead" },
+    body({ vanId: is.id, options: optionsSchema }, { openChoices: openChoicesSchema, arrives: is.local, due: is.local }),
+    (b) => tryBuild(b),
+  ),
   action<NewBuild>(
     { method: "POST", path: "builds", role: "lead" },
     body(

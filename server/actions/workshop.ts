@@ -1,6 +1,7 @@
 // Actions on the workshop itself: settings, bays, fitters, calendars, absences, closures, users.
 
 import { v7 } from "uuid";
+import { type Options, optionsSchema } from "@/core/library/options";
 import { fromSql, insert, rows, run, toSql } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
 import { endSessionsOf } from "@/db/users";
@@ -75,6 +76,26 @@ function retire(path: string, table: string, what: string, check?: (x: Change, i
 }
 
 export const workshopActions = [
+  // The house's own answers to choices: what a new build starts from.
+  action<{ version: number; house: Partial<Options>; hourRate: number; currency: string }>(
+    { method: "PATCH", path: "workshop/house", role: "lead" },
+    body({
+      version: is.version,
+      house: { ...optionsSchema, required: [] },
+      hourRate: { type: "number", minimum: 0, maximum: 1000 },
+      currency: { type: "string", minLength: 1, maxLength: 8 },
+    }),
+    (b, { user }) =>
+      change(user, async (x) => {
+        const [w] = await rows<{ id: string }>(x.c, "SELECT id FROM workshop");
+        await editRow(x.c, "workshop", "The workshop", w.id, b.version, {
+          house: { column: "house", value: JSON.stringify(b.house) },
+          hourRate: { column: "hour_rate", value: b.hourRate },
+          currency: { column: "currency", value: b.currency },
+        });
+        await x.event({ kind: "workshop.house", entity: "workshop", entityId: w.id, text: "house rules changed" });
+      }),
+  ),
   action<Bay>({ method: "POST", path: "bays", role: "lead" }, body(bayFields, bayOptional), (b, { user }) =>
     change(user, async (x) => {
       const id = slug(b.name);

@@ -3,12 +3,16 @@
 
 import { Camera, Check, ChevronDown, Package, TriangleAlert } from "lucide-react";
 import Link from "next/link";
-import { buttonClass } from "../kit/button";
+import { useState } from "react";
+import { findCalculator } from "@/core/setout/calculators";
+import { Button, buttonClass } from "../kit/button";
 import { cx } from "../kit/cx";
+import { Dialog } from "../kit/dialog";
 import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { near, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { RecordForm } from "./records-panel";
 import type { BuildView, SheetJob, ShotView } from "./view";
 
 const STATE = { todo: "to do", started: "under way", paused: "paused", done: "done" };
@@ -89,6 +93,17 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
           </p>
         )}
         {job.obstacles.length > 0 && <p className="mt-1 text-amber-text">Not to be started yet: {job.obstacles.join("; ")}.</p>}
+        {job.overBox && <OverBox job={job} view={view} />}
+        {job.pieces && (
+          <p className="mt-1">
+            {job.pieces.done} of {job.pieces.count} done, counted by {job.pieces.name}
+          </p>
+        )}
+        {job.means.map((m) => (
+          <p key={m} className="mt-1 text-muted">
+            {m}
+          </p>
+        ))}
         {job.remarks.map((r) => (
           <p key={r.id} className="mt-2 flex items-center justify-between gap-3 rounded-md border border-signal bg-signal-soft px-3 py-2">
             <span>
@@ -112,10 +127,30 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
           {job.steps.map((s) => (
             <li key={s.n} className={cx("flex gap-2", s.done && "text-muted")}>
               <span className="w-5 shrink-0 text-right">{s.done ? "✓" : `${s.n}.`}</span>
-              {s.text}
+              <span>
+                {s.text}
+                {s.waived && <span className="text-amber-text"> left out: {s.waived}</span>}
+              </span>
             </li>
           ))}
         </ol>
+        {job.questions.length > 0 && (
+          <div className="mt-4">
+            <h3 className="mb-1 text-[13px]">Before you {DEED[job.irreversible ?? ""] ?? "start"}</h3>
+            <ul className="flex flex-col gap-1">
+              {job.questions.map((q) => (
+                <li key={q.n} className="flex gap-2">
+                  <span className="w-5 shrink-0 text-right">{q.answered ? "✓" : "?"}</span>
+                  <span>
+                    {q.text} {q.answered && <span className="text-muted">yes, {q.answered}</span>}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+        <Leftovers job={job} view={view} />
+        <Faults job={job} view={view} />
       </section>
       <section className="flex flex-col gap-4">
         <div>
@@ -126,7 +161,25 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
             ))}
           </ul>
         </div>
-        {(job.kit.length > 0 || job.parts.length > 0) && (
+        {job.setOut.length > 0 && (
+          <div>
+            <h3 className="mb-1 text-[13px]">Set-out</h3>
+            <p className="flex flex-wrap gap-2">
+              {job.setOut.map((k) =>
+                findCalculator(k) ? (
+                  <Link key={k} href={`/set-out?sheet=${k}`} className={buttonClass()}>
+                    {findCalculator(k)!.title}
+                  </Link>
+                ) : (
+                  <span key={k} className="text-muted">
+                    {k}: no sheet yet
+                  </span>
+                ),
+              )}
+            </p>
+          </div>
+        )}
+        {(job.kit.length > 0 || job.parts.length > 0 || job.tools.length > 0) && (
           <div>
             <h3 className="mb-1 text-[13px]">Kit</h3>
             <ul>
@@ -143,6 +196,11 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
               {job.kit.map((k) => (
                 <li key={k} className="text-muted">
                   {k}
+                </li>
+              ))}
+              {job.tools.map((k) => (
+                <li key={k} className="text-muted">
+                  {k} <span className="text-[12px]">(shared tool)</span>
                 </li>
               ))}
             </ul>
@@ -182,6 +240,112 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
           </ul>
         </section>
       )}
+    </div>
+  );
+}
+
+const DEED: Record<string, string> = { cut: "cut", bond: "bond", tank: "tank", "screw-down": "screw down", "close-up": "close up" };
+
+/** The time box is passed: what now? The answer is kept as a decision. */
+function OverBox({ job, view }: { job: SheetJob; view: BuildView }) {
+  const [asking, setAsking] = useState(false);
+  return (
+    <p className="mt-2 flex flex-wrap items-center justify-between gap-3 rounded-md border border-amber bg-amber-soft px-3 py-2">
+      <span>
+        <b>{job.overBox}.</b> A second person, park it and pull another forward, or call the supplier?
+      </span>
+      <Button onClick={() => setAsking(true)}>Decide</Button>
+      <Dialog open={asking} onOpenChange={setAsking} title={`${job.name} takes longer than its box`}>
+        <RecordForm
+          kind="decision"
+          view={view}
+          start={{ jobId: job.id, title: "A second person goes on it", data: { timeBox: true } }}
+          onDone={() => setAsking(false)}
+        />
+      </Dialog>
+    </p>
+  );
+}
+
+/** What it is done but for, and what it usually leaves. */
+function Leftovers({ job, view }: { job: SheetJob; view: BuildView }) {
+  const act = useAct();
+  if (!job.remainders.length && !job.leaves.length) return null;
+  return (
+    <div className="mt-4">
+      <h3 className="mb-1 text-[13px]">Done but for</h3>
+      <ul className="flex flex-col gap-1.5">
+        {job.remainders.map((r) => (
+          <li key={r.id} className="flex items-center justify-between gap-2">
+            <span>
+              <b>{r.text}</b>{" "}
+              <span className="text-muted">
+                {r.before ? `blocks ${r.before}` : "before the handover"}, owner {r.owner}, {near(view.zone, r.at, view.now)}
+              </span>
+            </span>
+            <Button disabled={act.busy} onClick={() => void act.run(() => send("POST", `remainders/${r.id}/close`), "Closed")}>
+              Closed
+            </Button>
+          </li>
+        ))}
+        {job.leaves
+          .filter((l) => !job.remainders.some((r) => r.text === l.text))
+          .map((l) => (
+            <li key={l.text} className="flex items-center justify-between gap-2 text-muted">
+              <span>
+                may leave: {l.text}, before {l.beforeName}
+              </span>
+              {job.state !== "todo" && (
+                <Button
+                  disabled={act.busy}
+                  onClick={() =>
+                    void act.run(
+                      () => send("POST", `jobs/${job.id}/remainders`, { text: l.text, before: l.before }),
+                      `Kept: ${l.beforeName} waits for it`,
+                    )
+                  }
+                >
+                  It is left
+                </Button>
+              )}
+            </li>
+          ))}
+      </ul>
+    </div>
+  );
+}
+
+/** Faults that this job is known for; a card opens with its causes and tests filled in. */
+function Faults({ job, view }: { job: SheetJob; view: BuildView }) {
+  const [card, setCard] = useState<SheetJob["faults"][number]>();
+  if (!job.faults.length) return null;
+  return (
+    <div className="mt-4">
+      <h3 className="mb-1 text-[13px]">If it goes wrong</h3>
+      <ul className="flex flex-col gap-1">
+        {job.faults.map((f) => (
+          <li key={f.sign} className="flex items-center justify-between gap-2">
+            <span>
+              {f.sign} <span className="text-muted">{f.causes.length} causes, each with its test</span>
+            </span>
+            <Button onClick={() => setCard(f)}>Open a card</Button>
+          </li>
+        ))}
+      </ul>
+      <Dialog open={!!card} onOpenChange={(o) => !o && setCard(undefined)} title="Open a fault card" wide>
+        {card && (
+          <RecordForm
+            kind="fault"
+            view={view}
+            start={{
+              jobId: job.id,
+              title: card.sign,
+              data: { causes: card.causes.map((c) => ({ ...c, result: "open" })), calls: [] },
+            }}
+            onDone={() => setCard(undefined)}
+          />
+        )}
+      </Dialog>
     </div>
   );
 }

@@ -5,7 +5,7 @@ import { Plus } from "lucide-react";
 import Link from "next/link";
 import { buttonClass } from "../kit/button";
 import { cx } from "../kit/cx";
-import { day } from "../kit/time";
+import { day, time } from "../kit/time";
 import { VanSide } from "../van/plan";
 import { StageLadder } from "./ladder";
 import type { BuildCard } from "./view";
@@ -22,7 +22,15 @@ export const dateWords = (d: BuildCard["date"]): string =>
 export const dateTone = (d: BuildCard["date"]): string =>
   d.state === "safe" ? "text-green-text" : d.state === "tight" ? "text-amber-text" : "text-signal-text";
 
-export function BuildList({ cards, zone }: { cards: BuildCard[]; zone: string }) {
+export function BuildList({
+  cards,
+  zone,
+  drafts,
+}: {
+  cards: BuildCard[];
+  zone: string;
+  drafts: { id: string; name: string; at: number }[];
+}) {
   return (
     <div className="mx-auto w-full max-w-6xl p-5">
       <div className="mb-4 flex items-center justify-between">
@@ -31,6 +39,21 @@ export function BuildList({ cards, zone }: { cards: BuildCard[]; zone: string })
           <Plus size={15} /> Add a build
         </Link>
       </div>
+      {drafts.length > 0 && (
+        <section aria-label="Being added" className="mb-4 rounded-md border border-dashed px-4 py-2.5">
+          <h2 className="text-[13px]">Being added</h2>
+          <ul className="flex flex-wrap gap-x-6 gap-y-1">
+            {drafts.map((d) => (
+              <li key={d.id}>
+                <Link href={`/builds/new?draft=${d.id}`} className="font-semibold underline underline-offset-2">
+                  {d.name}
+                </Link>{" "}
+                <span className="text-muted">left {time(zone, d.at)}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {cards.length === 0 && (
         <p className="text-muted">No build in the shop. Add the first one: its van, when it arrives, when it is due and what it gets.</p>
       )}

@@ -2,6 +2,7 @@
 // One build from all sides: dates, drawing, ladder, jobs, chain, log.
 
 import Link from "next/link";
+import { Tabs } from "radix-ui";
 import { useEffect, useState } from "react";
 import { Button, buttonClass } from "../kit/button";
 import { Dialog } from "../kit/dialog";
@@ -9,14 +10,26 @@ import { send } from "../kit/send";
 import { STAGE } from "../kit/stage";
 import { day, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
-import { VanPlan } from "../van/plan";
+import { ChoicesPanel } from "./choices-panel";
+import { CostPanel } from "./cost-panel";
 import { EditBuild } from "./edit-build";
 import { JobRow } from "./job-row";
 import { StageLadder } from "./ladder";
 import { dateTone, dateWords } from "./list";
+import { MeasurePanel } from "./measure-panel";
+import { RecordsPanel } from "./records-panel";
+import { VanPanel } from "./van-panel";
 import type { BuildView } from "./view";
 
-export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
+const TABS = [
+  ["jobs", "Jobs"],
+  ["choices", "Choices"],
+  ["van", "Van"],
+  ["records", "Decisions and faults"],
+  ["cost", "Cost"],
+] as const;
+
+export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string; tab?: string }) {
   const [editing, setEditing] = useState(false);
   const [opened, setOpened] = useState<string | undefined>(open);
   const act = useAct();
@@ -25,21 +38,29 @@ export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
     if (open) document.getElementById(`job-${open}`)?.scrollIntoView({ block: "center" });
   }, [open]);
   const left = view.jobs.filter((j) => j.state !== "done").length;
+  const openFaults = view.records.filter((r) => r.kind === "fault" && r.closedAt === null).length;
+  const badge: Record<string, number> = {
+    choices: view.openChoices.length,
+    records: openFaults + view.jobs.reduce((n, j) => n + j.remainders.length, 0),
+    van: view.readings.filter((r) => r.state === "unlike").length,
+  };
   return (
     <div className="flex flex-1 flex-col lg:flex-row">
       <div className="min-w-0 flex-1 p-5">
         <div className="flex flex-wrap items-start justify-between gap-4">
-          <div>
+          <div className="min-w-0">
             <h1 className="text-[24px] leading-tight">{view.name}</h1>
             <p className="text-muted">
               {view.client}
               {view.purpose && ` · ${view.purpose}`} · {view.vanName} · {view.where}
             </p>
-            <p className="mt-1 text-muted">{view.options.join(" · ")}</p>
           </div>
           <div className="flex items-center gap-2">
             <Link href="/lanes" className={buttonClass()}>
               Its lane
+            </Link>
+            <Link href={`/builds/${view.id}/cards`} className={buttonClass()}>
+              Print job cards
             </Link>
             <Button onClick={() => setEditing(true)}>Name and dates</Button>
             {left === 0 && (
@@ -57,50 +78,52 @@ export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
             )}
           </div>
         </div>
-        <div className="mt-4 flex flex-wrap items-center gap-6 rounded-md border bg-card px-4 py-3">
-          <VanPlan van={view.van} marks={view.marks} width={210} hatchId="sheet" />
-          <div className="min-w-[280px] flex-1">
-            <StageLadder stages={view.stages} />
-            <p className="mt-2">
-              due <b>{day(view.zone, view.date.due)}</b>
-              {view.date.finish !== null && (
-                <>
-                  , planned <b>{time(view.zone, view.date.finish)}</b>
-                </>
-              )}{" "}
-              · <b className={dateTone(view.date)}>{dateWords(view.date)}</b>
-            </p>
-            {view.date.why && <p className="text-muted">longest wait: {view.date.why}</p>}
-          </div>
+        <div className="mt-3 mb-3">
+          <StageLadder stages={view.stages} />
+          <p className="mt-1.5">
+            due <b>{day(view.zone, view.date.due)}</b>
+            {view.date.finish !== null && (
+              <>
+                , planned <b>{time(view.zone, view.date.finish)}</b>
+              </>
+            )}{" "}
+            · <b className={dateTone(view.date)}>{dateWords(view.date)}</b>
+            {view.date.why && <span className="text-muted"> · longest wait: {view.date.why}</span>}
+          </p>
         </div>
-        <div className="mt-5 flex flex-col gap-5">
-          {Object.entries(STAGE).map(([stage, look]) => {
-            const jobs = view.jobs.filter((j) => j.stage === stage);
-            if (!jobs.length) return null;
-            return (
-              <section key={stage} aria-label={look.name}>
-                <h2 className="mb-1.5 flex items-center gap-2 text-[15px]">
-                  <span className="inline-block h-3.5 w-1.5 rounded-sm" style={{ background: look.colour }} />
-                  {look.name}
-                  <span className="text-[12px] font-normal text-muted">
-                    {jobs.filter((j) => j.state === "done").length} of {jobs.length} done
-                  </span>
-                </h2>
-                <ul className="overflow-hidden rounded-md border bg-card">
-                  {jobs.map((j) => (
-                    <JobRow
-                      key={j.id}
-                      job={j}
-                      view={view}
-                      open={opened === j.id}
-                      onToggle={() => setOpened(opened === j.id ? undefined : j.id)}
-                    />
-                  ))}
-                </ul>
-              </section>
-            );
-          })}
-        </div>
+        <VanPanel view={view} />
+        <Tabs.Root defaultValue={TABS.some(([id]) => id === tab) ? tab : "jobs"} className="mt-4">
+          <Tabs.List aria-label="Parts of the sheet" className="mb-4 flex gap-1 border-b">
+            {TABS.map(([id, label]) => (
+              <Tabs.Trigger
+                key={id}
+                value={id}
+                className="-mb-px h-9 border-b-[3px] border-transparent px-3 text-muted hover:text-ink data-[state=active]:border-pine data-[state=active]:font-bold data-[state=active]:text-ink"
+              >
+                {label}
+                {badge[id] ? (
+                  <span className="ml-1.5 rounded-full bg-amber-soft px-1.5 text-[12px] text-amber-text">{badge[id]}</span>
+                ) : null}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          <Tabs.Content value="jobs">
+            <p className="mb-3 text-muted">{view.gets.join(" · ")}</p>
+            <JobList view={view} opened={opened} setOpened={setOpened} />
+          </Tabs.Content>
+          <Tabs.Content value="choices">
+            <ChoicesPanel key={view.version} view={view} />
+          </Tabs.Content>
+          <Tabs.Content value="van">
+            <MeasurePanel view={view} />
+          </Tabs.Content>
+          <Tabs.Content value="records">
+            <RecordsPanel view={view} />
+          </Tabs.Content>
+          <Tabs.Content value="cost">
+            <CostPanel view={view} />
+          </Tabs.Content>
+        </Tabs.Root>
       </div>
       <aside className="w-full shrink-0 border-l bg-card p-4 lg:w-[320px]">
         <h2 className="border-b pb-2 text-[15px]">What its date hangs on</h2>
@@ -132,6 +155,39 @@ export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
       <Dialog open={editing} onOpenChange={setEditing} title={`${view.name}: name and dates`}>
         <EditBuild view={view} onDone={() => setEditing(false)} />
       </Dialog>
+    </div>
+  );
+}
+
+function JobList({ view, opened, setOpened }: { view: BuildView; opened?: string; setOpened(id?: string): void }) {
+  return (
+    <div className="flex flex-col gap-5">
+      {Object.entries(STAGE).map(([stage, look]) => {
+        const jobs = view.jobs.filter((j) => j.stage === stage);
+        if (!jobs.length) return null;
+        return (
+          <section key={stage} aria-label={look.name}>
+            <h2 className="mb-1.5 flex items-center gap-2 text-[15px]">
+              <span className="inline-block h-3.5 w-1.5 rounded-sm" style={{ background: look.colour }} />
+              {look.name}
+              <span className="text-[12px] font-normal text-muted">
+                {jobs.filter((j) => j.state === "done").length} of {jobs.length} done
+              </span>
+            </h2>
+            <ul className="overflow-hidden rounded-md border bg-card">
+              {jobs.map((j) => (
+                <JobRow
+                  key={j.id}
+                  job={j}
+                  view={view}
+                  open={opened === j.id}
+                  onToggle={() => setOpened(opened === j.id ? undefined : j.id)}
+                />
+              ))}
+            </ul>
+          </section>
+        );
+      })}
     </div>
   );
 }

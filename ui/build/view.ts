@@ -1,9 +1,17 @@
 // What the pages of builds show.
 
+import type { Conflict } from "@/core/library/conflicts";
+import type { OptionKey, Options } from "@/core/library/options";
 import type { BuildDate } from "@/core/shop/dates";
 import type { JobState } from "@/core/shop/model";
+import type { Money } from "@/core/shop/money";
+import type { OpenChoice } from "@/core/shop/open-choices";
 import type { StageProgress } from "@/core/shop/progress";
-import type { VanShape, ZoneMark } from "../van/plan";
+import type { BuildRecord } from "@/core/shop/records";
+import type { ZoneJob } from "@/core/shop/zones";
+import type { Van } from "@/core/van/model";
+import type { ReadingState } from "@/core/van/readings";
+import type { VanShape } from "../van/plan";
 
 export interface ShotView {
   id: string;
@@ -29,7 +37,18 @@ export interface SheetJob {
   hold: string | null;
   likely: string;
   worked: string | null;
-  steps: { n: number; text: string; done: boolean }[];
+  steps: { n: number; text: string; done: boolean; waived: string | null }[];
+  questions: { n: number; text: string; answered: string | null }[];
+  irreversible: string | null;
+  pieces: { name: string; count: number; done: number } | null;
+  /** Set once the time box is passed and nothing was decided. */
+  overBox: string | null;
+  means: string[];
+  tools: string[];
+  setOut: string[];
+  leaves: { text: string; before: string; beforeName: string }[];
+  remainders: { id: string; text: string; before: string | null; owner: string; by: string; at: number }[];
+  faults: { sign: string; causes: { cause: string; test: string }[] }[];
   cautions: string[];
   kit: string[];
   parts: { id: string; name: string; quantity: string; state: string; here: boolean }[];
@@ -52,13 +71,26 @@ export interface BuildView {
   client: string;
   purpose: string;
   vanName: string;
-  van: VanShape;
-  marks: ZoneMark[];
+  /** The template as measured, for drawings. */
+  van: Van;
+  zoneJobs: ZoneJob[];
+  /** From arrival to handover, for the drawing's slider. */
+  span: { from: number; to: number };
+  options: Options;
+  openChoices: OpenChoice[];
+  openKeys: OptionKey[];
+  conflicts: Conflict[];
+  house: Partial<Options>;
+  library: { version: number | null; newest: number };
+  readings: ReadingState[];
+  readBy: Record<string, string>;
+  records: (BuildRecord & { by: string; jobName: string | null })[];
+  money: { whole: Money; stages: { stage: string; money: Money }[]; rate: number; currency: string };
   where: string;
   arrives: string;
   due: string;
   weight: number;
-  options: string[];
+  gets: string[];
   date: BuildDate;
   stages: StageProgress[];
   jobs: SheetJob[];
@@ -79,4 +111,31 @@ export interface BuildCard {
   date: BuildDate;
   stages: StageProgress[];
   now: string;
+}
+
+/** One page of a build's printed job cards. */
+export interface PrintCard {
+  id: string;
+  stage: string;
+  state: JobState;
+  name: string;
+  van: string;
+  when: string;
+  place: string;
+  who: string;
+  crew: string;
+  likely: string;
+  hold: string | null;
+  needs: string[];
+  deed: string;
+  questions: string[];
+  steps: string[];
+  pieces: { name: string; count: number } | null;
+  cautions: string[];
+  parts: string[];
+  kit: string[];
+  shots: string[];
+  means: string[];
+  /** The card's address as a code, a data URL of an SVG. */
+  qr: string;
 }

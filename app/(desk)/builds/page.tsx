@@ -1,11 +1,19 @@
 import type { Metadata } from "next";
+import { myDrafts } from "@/server/drafts";
 import { BuildList } from "@/ui/build/list";
 import { buildCards } from "../../_views/build";
 import { getState } from "../../_views/state";
+import { requireLead } from "../../_views/who";
 
 export const metadata: Metadata = { title: "Builds" };
 
 export default async function Page() {
   const state = await getState();
-  return <BuildList cards={buildCards(state)} zone={state.shop.workshop.zone} />;
+  const user = await requireLead();
+  const drafts = (await myDrafts(user.id)).map((d) => ({
+    id: d.id,
+    name: typeof d.data.name === "string" && d.data.name.trim() ? d.data.name : "no name yet",
+    at: d.updatedAt,
+  }));
+  return <BuildList cards={buildCards(state)} zone={state.shop.workshop.zone} drafts={drafts} />;
 }

@@ -7,10 +7,17 @@ import { getState } from "../../../_views/state";
 
 export const metadata: Metadata = { title: "Build" };
 
-export default async function Page({ params, searchParams }: { params: Promise<{ id: string }>; searchParams: Promise<{ job?: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ job?: string; tab?: string }>;
+}) {
   const { id } = await params;
   const names = new Map((await allUsers()).map((u) => [u.id, u.name]));
   const view = await buildView(await getState(), id, names);
   if (!view) notFound();
-  return <BuildSheet key={id} view={view} open={(await searchParams).job} />;
+  const { job, tab } = await searchParams;
+  return <BuildSheet key={id} view={view} open={job} tab={tab} />;
 }

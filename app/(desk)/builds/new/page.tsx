@@ -1,11 +1,22 @@
 import type { Metadata } from "next";
-import { NewBuild } from "@/ui/build/new-build";
+import { myDrafts } from "@/server/drafts";
+import { type DraftData, NewBuild } from "@/ui/build/new-build";
 import { getState } from "../../../_views/state";
-import { vanShape } from "../../../_views/van";
+import { requireLead } from "../../../_views/who";
 
 export const metadata: Metadata = { title: "Add a build" };
 
-export default async function Page() {
+export default async function Page({ searchParams }: { searchParams: Promise<{ draft?: string }> }) {
   const { shop, zone, now } = await getState();
-  return <NewBuild vans={shop.vans.map((v) => ({ id: v.id, insideCrew: v.insideCrew, ...vanShape(shop, v.id) }))} now={zone.show(now)} />;
+  const { draft: asked } = await searchParams;
+  const user = await requireLead();
+  const draft = asked ? (await myDrafts(user.id)).find((d) => d.id === asked) : undefined;
+  return (
+    <NewBuild
+      vans={shop.vans}
+      now={zone.show(now)}
+      house={shop.workshop.house}
+      {...(draft ? { draft: { id: draft.id, data: draft.data as Partial<DraftData> } } : {})}
+    />
+  );
 }

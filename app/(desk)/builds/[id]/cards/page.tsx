@@ -1,0 +1,20 @@
+import type { Metadata } from "next";
+import { headers } from "next/headers";
+import { notFound } from "next/navigation";
+import { allUsers } from "@/server/people";
+import { PrintCards } from "@/ui/build/cards";
+import { buildView } from "../../../../_views/build";
+import { printCards } from "../../../../_views/print-cards";
+import { getState } from "../../../../_views/state";
+
+export const metadata: Metadata = { title: "Job cards" };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const names = new Map((await allUsers()).map((u) => [u.id, u.name]));
+  const view = await buildView(await getState(), id, names);
+  if (!view) notFound();
+  const h = await headers();
+  const origin = `${h.get("x-forwarded-proto") ?? "http"}://${h.get("host") ?? "localhost"}`;
+  return <PrintCards build={view.name} back={`/builds/${id}`} cards={await printCards(view, origin)} />;
+}

@@ -1,0 +1,131 @@
+"use client";
+// A build's job cards for the wall: one a page, with a code that opens the card on a phone.
+
+import Link from "next/link";
+import { useState } from "react";
+import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
+import { STAGE, StageBadge } from "../kit/stage";
+import type { PrintCard } from "./view";
+
+export function PrintCards({ build, back, cards }: { build: string; back: string; cards: PrintCard[] }) {
+  const [stage, setStage] = useState("todo");
+  const shown = cards.filter((c) => (stage === "todo" ? c.state !== "done" : stage === "all" || c.stage === stage));
+  return (
+    <div className="mx-auto w-full max-w-[210mm] p-5 print:p-0">
+      <div className="mb-4 flex flex-wrap items-center gap-3 print:hidden">
+        <h1 className="mr-auto text-[22px]">{build}: job cards</h1>
+        <label className="flex items-center gap-2">
+          Which
+          <select value={stage} onChange={(e) => setStage(e.target.value)} className="h-8 rounded-md border bg-card px-2">
+            <option value="todo">all that is not done</option>
+            <option value="all">all</option>
+            {Object.entries(STAGE)
+              .filter(([id]) => cards.some((c) => c.stage === id))
+              .map(([id, s]) => (
+                <option key={id} value={id}>
+                  {s.name}
+                </option>
+              ))}
+          </select>
+        </label>
+        <Button kind="main" disabled={!shown.length} onClick={() => window.print()}>
+          Print {shown.length}
+        </Button>
+        <Link href={back} className="underline underline-offset-2">
+          Back to the sheet
+        </Link>
+      </div>
+      {shown.length === 0 && <p className="text-muted">No card is left to print: everything is done.</p>}
+      {shown.map((c) => (
+        <Card key={c.id} card={c} build={build} />
+      ))}
+    </div>
+  );
+}
+
+function Card({ card: c, build }: { card: PrintCard; build: string }) {
+  return (
+    <article className="mb-5 rounded-md border bg-white p-6 text-[13px] text-black break-after-page print:m-0 print:rounded-none print:border-0 print:p-0">
+      <header className="flex items-start justify-between gap-6 border-b-2 border-black pb-3">
+        <div>
+          <p className="flex items-center gap-2">
+            <StageBadge stage={c.stage} /> {STAGE[c.stage]?.name} · {build} · {c.van}
+          </p>
+          <h2 className="wide mt-1 text-[24px] leading-tight">{c.name}</h2>
+          <p className="mt-1">
+            {c.when} · {c.place} · {c.who || c.crew}
+          </p>
+          <p>
+            likely {c.likely}
+            {c.hold && ` · ${c.hold}`}
+            {c.needs.length > 0 && ` · ${c.needs.join(", ")}`}
+          </p>
+        </div>
+        <figure className="shrink-0 text-center text-[11px]">
+          {/* biome-ignore lint/performance/noImgElement: a drawing made by the server, in the page itself */}
+          <img src={c.qr} alt={`Code that opens ${c.name} on a phone`} width={104} height={104} />
+          <figcaption>opens the card</figcaption>
+        </figure>
+      </header>
+      <div className="mt-4 grid grid-cols-[1.5fr_1fr] gap-6">
+        <section>
+          {c.questions.length > 0 && (
+            <>
+              <h3 className="mb-1 text-[13px]">Before you {c.deed}</h3>
+              <ul className="mb-4 flex flex-col gap-1.5">
+                {c.questions.map((q) => (
+                  <Tick key={q} text={q} />
+                ))}
+              </ul>
+            </>
+          )}
+          <h3 className="mb-1 text-[13px]">Steps</h3>
+          <ol className="flex flex-col gap-1.5">
+            {c.steps.map((s, i) => (
+              <Tick key={s} text={`${i + 1}. ${s}`} />
+            ))}
+          </ol>
+          {c.pieces && (
+            <p className="mt-3">
+              {c.pieces.name}:{" "}
+              {Array.from({ length: Math.min(40, c.pieces.count) }, (_, i) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: boxes to tick, all alike
+                <span key={i} className="mr-1 inline-block size-3.5 border border-black align-middle" />
+              ))}
+              {c.pieces.count > 40 && ` of ${c.pieces.count}`}
+            </p>
+          )}
+        </section>
+        <section className="flex flex-col gap-4">
+          <Bit title="Take care" list={[...c.cautions, "The maker's sheet and local rules come first."]} strong />
+          <Bit title="Kit" list={[...c.parts, ...c.kit]} />
+          <Bit title="Photos" list={c.shots} tick />
+          <Bit title="What was chosen means" list={c.means} />
+        </section>
+      </div>
+      <p className="mt-6 border-t border-black pt-2">
+        done by ______________________ &nbsp; on ______________ &nbsp; done but for ______________________________
+      </p>
+    </article>
+  );
+}
+
+const Tick = ({ text }: { text: string }) => (
+  <li className="flex gap-2">
+    <span className="mt-0.5 inline-block size-3.5 shrink-0 border border-black" />
+    {text}
+  </li>
+);
+
+function Bit({ title, list, tick, strong }: { title: string; list: string[]; tick?: boolean; strong?: boolean }) {
+  if (!list.length) return null;
+  return (
+    <div className={cx(strong && "border-2 border-black p-2")}>
+      <h3 className="mb-1 text-[13px]">{title}</h3>
+      <ul className={cx("flex flex-col gap-1", !tick && "list-disc pl-4")}>
+        {list.map((t) => (tick ? <Tick key={t} text={t} /> : <li key={t}>{t}</li>))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,89 @@
+"use client";
+// What the build has cost so far and will cost, by stage: parts and hours.
+
+import type { Money } from "@/core/shop/money";
+import { STAGE, StageBadge } from "../kit/stage";
+import type { BuildView } from "./view";
+
+export function CostPanel({ view }: { view: BuildView }) {
+  const { whole, stages, rate, currency } = view.money;
+  const sum = (n: number) => `${Math.round(n).toLocaleString("en-GB")}`;
+  const hours = (n: number) => n.toFixed(1);
+  const row = (m: Money) => (
+    <>
+      <td className="px-2 text-right">{sum(m.partsHere)}</td>
+      <td className="px-2 text-right text-muted">{sum(m.partsOrdered)}</td>
+      <td className="px-2 text-right text-muted">{sum(m.partsNeeded)}</td>
+      <td className="px-2 text-right">{hours(m.hoursDone)}</td>
+      <td className="px-2 text-right text-muted">{hours(m.hoursLeft)}</td>
+      <td className="px-2 text-right font-bold">{sum(m.soFar)}</td>
+      <td className="px-3 text-right">{sum(m.soFar + m.toCome)}</td>
+    </>
+  );
+  return (
+    <div>
+      <p className="mb-3 text-[15px]">
+        So far{" "}
+        <b>
+          {sum(whole.soFar)} {currency}
+        </b>
+        , in all about{" "}
+        <b>
+          {sum(whole.soFar + whole.toCome)} {currency}
+        </b>{" "}
+        at {rate} {currency} an hour.
+      </p>
+      <div className="overflow-x-auto rounded-md border bg-card">
+        <table className="w-full text-left tabular-nums">
+          <thead className="text-[12px] text-muted">
+            <tr className="border-b">
+              <th className="px-3 py-1.5 font-normal">stage</th>
+              <th className="px-2 text-right font-normal">parts here</th>
+              <th className="px-2 text-right font-normal">ordered</th>
+              <th className="px-2 text-right font-normal">to order</th>
+              <th className="px-2 text-right font-normal">hours worked</th>
+              <th className="px-2 text-right font-normal">hours left</th>
+              <th className="px-2 text-right font-normal">so far</th>
+              <th className="px-3 text-right font-normal">in all</th>
+            </tr>
+          </thead>
+          <tbody>
+            {stages.map((s) => (
+              <tr key={s.stage} className="border-b">
+                <td className="flex items-center gap-2 px-3 py-1.5">
+                  <StageBadge stage={s.stage} /> {STAGE[s.stage].name}
+                </td>
+                {row(s.money)}
+              </tr>
+            ))}
+            <tr className="font-bold">
+              <td className="px-3 py-1.5">all</td>
+              {row(whole)}
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      {whole.unpriced > 0 && (
+        <p className="mt-2 text-muted">
+          {whole.unpriced} part {whole.unpriced === 1 ? "line has" : "lines have"} no price and {whole.unpriced === 1 ? "is" : "are"} left
+          out.
+        </p>
+      )}
+      <h2 className="mt-6 mb-1 text-[15px]">Decisions that cost</h2>
+      <ul>
+        {view.records
+          .filter((r) => r.kind === "decision" && r.data.cost)
+          .map((r) => (
+            <li key={r.id}>
+              {r.title}{" "}
+              <b>
+                {r.kind === "decision" && (r.data.cost! > 0 ? "+" : "")}
+                {r.kind === "decision" && r.data.cost} {currency}
+              </b>
+            </li>
+          ))}
+        {!view.records.some((r) => r.kind === "decision" && r.data.cost) && <li className="text-muted">None yet.</li>}
+      </ul>
+    </div>
+  );
+}
