@@ -9,6 +9,7 @@ import { freshJob } from "@/core/shop/from-network";
 import type { BuildRow, Shop } from "@/core/shop/model";
 import type { OptionPreview } from "@/core/shop/previews";
 import { toProblem } from "@/core/shop/problem";
+import { asMeasured } from "@/core/van/readings";
 import { jobsOfVersion } from "@/db/library";
 import { type Conn, pool } from "@/db/pool";
 import { planInThread } from "./plan-thread";
@@ -22,7 +23,7 @@ export async function optionChange(c: Conn | undefined, shop: Shop, build: Build
   const jobs = await jobsOfVersion(c ?? pool(), build.libraryVersion);
   return changeOptions(
     build.jobs,
-    buildNetwork(options, van.geometry, jobs).map((j, seq) => freshJob(build.id, j, seq)),
+    buildNetwork(options, asMeasured(van.geometry, build.readings), jobs).map((j, seq) => freshJob(build.id, j, seq)),
   );
 }
 

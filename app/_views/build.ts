@@ -161,8 +161,11 @@ function needsOf(shop: Shop, j: JobRow): string[] {
   ].filter((x): x is string => !!x);
 }
 
+/** What is done that can't be undone, as a verb. */
+export const DEED: Record<string, string> = { cut: "cut", bond: "bond", tank: "tank", "screw-down": "screw down", "close-up": "close up" };
+
 /** What a time box asks, in words; null while inside it or once something was decided for it. */
-function overBox({ shop, now }: State, j: JobRow): string | null {
+export function overBox({ shop, now }: State, j: JobRow): string | null {
   const over = overTimeBox(shop, j, now);
   if (over === undefined) return null;
   const decided = shop.builds
@@ -203,7 +206,7 @@ function sheetJob(
       text: q.text,
       answered: q.answeredAt === null ? null : `${userNames.get(q.answeredBy ?? "") ?? "somebody"}, ${sayTime(zone, q.answeredAt)}`,
     })),
-    irreversible: j.irreversible,
+    deed: DEED[j.irreversible ?? ""] ?? "start",
     pieces: j.pieces,
     overBox: overBox(state, j),
     means: j.means,

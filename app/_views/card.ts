@@ -9,6 +9,7 @@ import { opensSkin, skinClock } from "@/core/shop/skin";
 import type { State } from "@/server/planning";
 import { pulse } from "@/server/pulse";
 import type { CardJob, CardView } from "@/ui/card/view";
+import { DEED, overBox } from "./build";
 import { partWords } from "./parts";
 import { shotViews } from "./shots";
 
@@ -99,7 +100,23 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     holdUntil: to !== null && j.hold.minutes ? to + j.hold.minutes : null,
     holdWords: j.hold.keepOff === "all" || !j.hold.keepOff ? "nobody touches it" : `nobody on the ${j.hold.keepOff.join(", ")}`,
     urgent: opensSkin(j) && j.state !== "done" ? urgentWords(state, j, placeId, from ?? now) : null,
-    steps: j.steps.map((s) => ({ n: s.n, text: s.text, done: s.doneAt !== null })),
+    steps: j.steps.map((s) => ({
+      n: s.n,
+      text: s.text,
+      done: s.doneAt !== null,
+      waived: s.waivedWhy,
+      guards: s.does !== null && s.does !== "photo",
+    })),
+    questions: j.questions.map((q) => ({ n: q.n, text: q.text, yes: q.answeredAt !== null })),
+    deed: DEED[j.irreversible ?? ""] ?? "start",
+    pieces: j.pieces,
+    leaves: j.leaves.flatMap((l) => {
+      const before = build.jobs.find((k) => k.id === l.before);
+      return before && before.state === "todo" ? [{ ...l, beforeName: before.name }] : [];
+    }),
+    laterJobs: build.jobs.filter((k) => k.state === "todo" && k.id !== j.id).map(({ id, name }) => ({ id, name })),
+    remainders: j.remainders.map((r) => r.text),
+    overBox: overBox(state, j),
     cautions: j.cautions,
     kit: j.kit,
     parts: j.parts.map((x) => ({
@@ -110,7 +127,12 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     })),
     shots: shotViews(j, new Map()),
     stops: covering,
-    obstacles: fact ? [] : startObstacles(shop, j, crew, build.at ?? placeId, now).map((o) => o.text),
+    // Questions stand on the card themselves.
+    obstacles: fact
+      ? []
+      : startObstacles(shop, j, crew, build.at ?? placeId, now)
+          .filter((o) => o.kind !== "question")
+          .map((o) => o.text),
     remarks: j.remarks.map((r) => r.text),
     canUndo:
       (j.state === "started" && j.workedMinutes === 0 && j.steps.every((s) => s.doneAt === null)) ||

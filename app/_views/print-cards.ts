@@ -4,8 +4,6 @@ import QRCode from "qrcode";
 import type { BuildView, PrintCard } from "@/ui/build/view";
 import { near } from "@/ui/kit/time";
 
-const DEED: Record<string, string> = { cut: "cut", bond: "bond", tank: "tank", "screw-down": "screw down", "close-up": "close up" };
-
 /** One card a job, in the order of the sheet; `origin` is where a phone finds the workshop's server. */
 export async function printCards(view: BuildView, origin: string): Promise<PrintCard[]> {
   return Promise.all(
@@ -28,7 +26,7 @@ export async function printCards(view: BuildView, origin: string): Promise<Print
         likely: j.likely,
         hold: j.hold,
         needs: j.needs,
-        deed: DEED[j.irreversible ?? ""] ?? "start",
+        deed: j.deed,
         questions: j.questions.map((q) => q.text),
         steps: j.steps.map((s) => s.text),
         pieces: j.pieces,

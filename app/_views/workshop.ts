@@ -21,6 +21,9 @@ export async function workshopView({ shop, zone, now }: State): Promise<Workshop
       goodsInMinutes: w.goodsInMinutes,
       noiseFrom: w.noiseFrom,
       noiseTo: w.noiseTo,
+      house: w.house,
+      hourRate: w.hourRate,
+      currency: w.currency,
     },
     bays: shop.bays.map(({ closures: _c, seq: _s, calendarId: _k, ...b }) => b),
     fitters: shop.fitters.map(({ absences: _a, ...f }) => ({

@@ -106,7 +106,7 @@ function inside(o: Options, v: Van): LayoutItem[] {
   if (kitchen) {
     const x = kitchen === "right" ? Math.min(behindSlider, room - 700) : g.cabMm + 300;
     add("kitchen", "kitchen", x, against(kitchen, 460), Math.max(700, Math.min(1600, room - x)), 460);
-    if (o.wallUnits) add("wallUnits", "above", x, against(kitchen, 300), Math.max(700, Math.min(1600, room - x)), 300, "dashed");
+    if (o.wallUnits) add("wallUnits", "", x, against(kitchen, 300), Math.max(700, Math.min(1600, room - x)), 300, "dashed");
   }
   const far = kitchen === "right" ? "left" : "right";
   let x = far === "right" ? behindSlider : g.cabMm + 300;

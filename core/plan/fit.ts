@@ -79,6 +79,12 @@ function vanConflict(
       if (low !== undefined) return { kind: "temperature", until: Math.max(start + 1, hours.startFor(low, job.minutes)) };
     }
   }
+  // Work that opens the skin is sealed within one dry stretch: rain in between would find it open.
+  if (job.sameDay && job.dry && !place.indoor && !job.started) {
+    const i = c.dry.indexAt(start);
+    if (i < c.dry.size && c.dry.from[i] <= start && c.dry.to[i] < end)
+      return { kind: "dry", until: i + 1 < c.dry.size ? c.dry.from[i + 1] : NEVER };
+  }
   const spanFrom = job.started ? c.now : start;
   for (const row of build.near[job.row]) {
     const k = build.jobs[row];

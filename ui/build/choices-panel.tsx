@@ -12,7 +12,7 @@ import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
 import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
-import { time } from "../kit/time";
+import { time, wall } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { Choices } from "./choices";
@@ -149,8 +149,8 @@ function Preview({
       )}
       {p.dates.map((d) => (
         <p key={d.build} className={d.late ? "text-signal-text" : ""}>
-          {d.build}: planned finish {d.before ? d.before.replace("T", " ") : "open"}
-          {d.before === d.after ? ", unchanged" : ` → ${d.after ? d.after.replace("T", " ") : "not all of it fits"}`}
+          {d.build}: planned finish {d.before ? wall(d.before) : "open"}
+          {d.before === d.after ? ", unchanged" : ` → ${d.after ? wall(d.after) : "not all of it fits"}`}
           {d.late && ", after the deadline"}
         </p>
       ))}

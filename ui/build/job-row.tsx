@@ -136,7 +136,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
         </ol>
         {job.questions.length > 0 && (
           <div className="mt-4">
-            <h3 className="mb-1 text-[13px]">Before you {DEED[job.irreversible ?? ""] ?? "start"}</h3>
+            <h3 className="mb-1 text-[13px]">Before you {job.deed}</h3>
             <ul className="flex flex-col gap-1">
               {job.questions.map((q) => (
                 <li key={q.n} className="flex gap-2">
@@ -243,8 +243,6 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
     </div>
   );
 }
-
-const DEED: Record<string, string> = { cut: "cut", bond: "bond", tank: "tank", "screw-down": "screw down", "close-up": "close up" };
 
 /** The time box is passed: what now? The answer is kept as a decision. */
 function OverBox({ job, view }: { job: SheetJob; view: BuildView }) {

@@ -26,8 +26,8 @@ export function MeasurePanel({ view }: { view: BuildView }) {
     <div className="flex flex-col gap-6">
       <section aria-label="Readings">
         <p className="mb-2 text-muted">
-          What is read here stands in for the template in every later sum. Two readings agree within {AGREE_MM} mm; more than {TOLERANCE_MM}{" "}
-          mm from the template is a deviation of this van.
+          What is read here stands in for the template in the drawings, in what contradicts, and when jobs are worked out anew. Two readings
+          agree within {AGREE_MM} mm; more than {TOLERANCE_MM} mm from the template is a deviation of this van.
           {off.length > 0 && (
             <b className="text-amber-text">
               {" "}
@@ -95,7 +95,7 @@ function Row({ r, view }: { r: ReadingState; view: BuildView }) {
       value={value}
       onChange={(e) => set(e.target.value)}
       aria-invalid={value.trim() && number(value) === undefined ? true : undefined}
-      className={cx(inputClass, "w-20")}
+      className={cx(inputClass, "!w-20")}
     />
   );
   return (

@@ -162,7 +162,10 @@ export function NewBuild({
   };
   return (
     <div className="flex flex-1 flex-col lg:flex-row" data-busy>
-      <nav aria-label="Steps" className="w-full shrink-0 border-r bg-card p-4 lg:w-[212px]">
+      <nav
+        aria-label="Steps"
+        className="w-full shrink-0 border-r bg-card p-4 lg:sticky lg:top-[52px] lg:h-[calc(100dvh-52px)] lg:w-[212px] lg:self-start"
+      >
         <h1 className="mb-3 text-[19px]">Add a build</h1>
         <ol className="flex flex-col gap-1">
           {STEPS.map((title, i) => (
@@ -343,7 +346,10 @@ export function NewBuild({
           )}
         </div>
       </div>
-      <aside className="w-full shrink-0 border-l bg-card p-4 lg:w-[300px]" aria-label="What it makes">
+      <aside
+        className="w-full shrink-0 border-l bg-card p-4 lg:sticky lg:top-[52px] lg:h-[calc(100dvh-52px)] lg:w-[300px] lg:self-start lg:overflow-y-auto"
+        aria-label="What it makes"
+      >
         {van && (
           <div className="flex flex-col gap-1">
             {(["plan", "left", "roof"] as const).map((view) => (

@@ -9,8 +9,9 @@ import { sayMinutes } from "@/core/shop/say";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { STAGE, StageBadge } from "../kit/stage";
+import { wall } from "../kit/time";
 
-const show = (t: string | null) => (t ? t.replace("T", " ") : "no date");
+const show = (t: string | null) => (t ? wall(t) : "no date");
 
 export function Review({
   sums,

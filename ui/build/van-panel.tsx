@@ -30,7 +30,9 @@ export function VanPanel({ view }: { view: BuildView }) {
   const [fitted, setFitted] = useState(false);
   const { zones, still } = useMemo(() => zonesAt(view.zoneJobs, at), [view.zoneJobs, at]);
   const layout = useMemo(() => (fitted ? layoutOf(view.options, view.van) : []), [fitted, view.options, view.van]);
-  const busy = zones.filter((z) => z.state === "work" || z.state === "hold" || z.state === "proof");
+  const busy = new Map<string, string[]>();
+  for (const z of zones)
+    if (z.state === "work" || z.state === "hold" || z.state === "proof") busy.set(z.says, [...(busy.get(z.says) ?? []), z.zone]);
   const closed = zones.filter((z) => z.state === "closed").length;
   return (
     <section aria-label="The van on a day" className="rounded-md border bg-card">
@@ -74,8 +76,8 @@ export function VanPanel({ view }: { view: BuildView }) {
       <div className="flex flex-wrap justify-between gap-x-6 gap-y-1 border-t px-4 py-2">
         <p role="status">
           {still && <b className="text-signal-text">Not to be moved: {still} cures. </b>}
-          {busy.length
-            ? busy.map((z) => `${z.zone}: ${z.says}`).join(" · ")
+          {busy.size
+            ? [...busy].map(([says, where]) => `${where.join(", ")}: ${says}`).join(" · ")
             : closed
               ? `${closed} of ${zones.length} zones closed, nobody on it on ${day(view.zone, at)}.`
               : `Nobody on it on ${day(view.zone, at)}.`}

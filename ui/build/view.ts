@@ -39,7 +39,8 @@ export interface SheetJob {
   worked: string | null;
   steps: { n: number; text: string; done: boolean; waived: string | null }[];
   questions: { n: number; text: string; answered: string | null }[];
-  irreversible: string | null;
+  /** What is done that can't be undone, as a verb; "start" for the rest. */
+  deed: string;
   pieces: { name: string; count: number; done: number } | null;
   /** Set once the time box is passed and nothing was decided. */
   overBox: string | null;

@@ -13,6 +13,7 @@ import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { clock, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { ButFor, LeaveOut, Pieces, Questions } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
 import { Strip } from "./strip";
 import { useOnline } from "./use-online";
@@ -137,6 +138,18 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           </ul>
         </div>
       )}
+      {job.overBox && (
+        <p className="mt-2 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[15px]">
+          {job.overBox}. Tell the lead: a second person, park it, or call the supplier?
+        </p>
+      )}
+      {job.remainders.map((r) => (
+        <p key={r} className="mt-2 rounded-md border border-dashed px-3 py-2 text-[15px]">
+          Done but for: {r}
+        </p>
+      ))}
+      <Questions job={job} act={act} />
+      <Pieces job={job} act={act} />
       <ul className="mt-3 overflow-hidden rounded-md border bg-card">
         {job.steps.map((s) => {
           const here = running && s.n === next?.n;
@@ -160,13 +173,16 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
                 <span className={cx(s.done && "text-muted", here && "font-bold")}>
                   {s.text}
                   {here && <span className="block text-[14px] font-normal text-muted">{job.cautions[0]}</span>}
+                  {s.waived && <span className="block text-[14px] text-amber-text">left out: {s.waived}</span>}
                 </span>
               </button>
+              {here && (!s.guards || view.lead) && <LeaveOut job={job} n={s.n} act={act} />}
             </li>
           );
         })}
       </ul>
       <Photos ref={photos} job={job} />
+      {(running || job.state === "done") && <ButFor job={job} act={act} />}
       <Details job={job} />
       <div className="sticky bottom-0 z-10 -mx-[18px] mt-4 grid grid-cols-2 gap-2.5 border-t bg-paper px-[18px] py-3">
         {running ? (
@@ -194,10 +210,14 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
             kind="main"
             size="touch"
             className="col-span-2"
-            disabled={act.busy || job.obstacles.length > 0}
+            disabled={act.busy || job.obstacles.length > 0 || (job.state === "todo" && job.questions.some((q) => !q.yes))}
             onClick={() => void doIt("start", `${job.name} is under way`)}
           >
-            {job.state === "paused" ? "Go on" : "Start"}
+            {job.state === "paused"
+              ? "Go on"
+              : job.questions.some((q) => !q.yes)
+                ? `${job.questions.filter((q) => !q.yes).length} to answer before you ${job.deed}`
+                : "Start"}
           </Button>
         )}
         {running ? (

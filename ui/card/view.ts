@@ -18,7 +18,18 @@ export interface CardJob {
   holdWords: string;
   /** "Start by 11:05 or leave it for Thu 26 Nov" */
   urgent: string | null;
-  steps: { n: number; text: string; done: boolean }[];
+  steps: { n: number; text: string; done: boolean; waived: string | null; guards: boolean }[];
+  /** Asked before what can't be undone. */
+  questions: { n: number; text: string; yes: boolean }[];
+  deed: string;
+  pieces: { name: string; count: number; done: number } | null;
+  /** What it may be left with, and the jobs of the build that could wait for it. */
+  leaves: { text: string; before: string; beforeName: string }[];
+  laterJobs: { id: string; name: string }[];
+  /** What is left open of it. */
+  remainders: string[];
+  /** Worked longer than the time box allows, in words. */
+  overBox: string | null;
   cautions: string[];
   kit: string[];
   parts: { name: string; quantity: string; state: string; here: boolean }[];

@@ -28,6 +28,7 @@ export function Finder({ open, onOpenChange, find }: { open: boolean; onOpenChan
   const actions: { label: string; detail: string; run(): void }[] = [
     ...VIEWS.map((v) => ({ label: `Go to ${v.name}`, detail: `g ${v.key}`, run: () => go(v.href) })),
     { label: "Add a build", detail: "van, dates, options", run: () => go("/builds/new") },
+    { label: "Job library", detail: "jobs, order, steps, versions", run: () => go("/workshop/library") },
     { label: "Replan", detail: "plan anew from how things stand", run: doIt(() => void act.run(() => send("POST", "plan"), "Replanned")) },
     {
       label: "Ask the suppliers",

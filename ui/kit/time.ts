@@ -16,6 +16,9 @@ export function near(zone: string, t: number, now: number): string {
   return sayTime(z, t);
 }
 
+/** A local wall time like 2027-03-05T17:00 as it is said: "Fri 5 Mar 17:00". */
+export const wall = (text: string): string => sayTime(zoneOf("UTC"), Date.parse(`${text}Z`) / 60_000);
+
 /** For <input type="datetime-local">. */
 export const local = (zone: string, t: number): string => zoneOf(zone).show(t);
 export { DAY };

@@ -49,6 +49,8 @@ export interface UserView {
   retired: boolean;
 }
 
+import type { Options } from "@/core/library/options";
+
 export interface WorkshopView {
   zone: string;
   now: number;
@@ -61,6 +63,9 @@ export interface WorkshopView {
     goodsInMinutes: number;
     noiseFrom: string | null;
     noiseTo: string | null;
+    house: Partial<Options>;
+    hourRate: number;
+    currency: string;
   };
   bays: BayView[];
   fitters: FitterView[];

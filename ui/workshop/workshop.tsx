@@ -1,10 +1,13 @@
 "use client";
 // The workshop: bays, people, hours, time away, who signs in, settings and the forecast.
 
+import Link from "next/link";
 import { Tabs } from "radix-ui";
+import { buttonClass } from "../kit/button";
 import { Away } from "./away";
 import { Bays } from "./bays";
 import { Hours } from "./hours";
+import { House } from "./house";
 import { People } from "./people";
 import { Settings } from "./settings";
 import { Users } from "./users";
@@ -16,13 +19,19 @@ const TABS = [
   ["hours", "Hours", Hours],
   ["away", "Away and closed", Away],
   ["users", "Who signs in", Users],
+  ["house", "House rules", House],
   ["settings", "Settings and forecast", Settings],
 ] as const;
 
 export function Workshop({ view }: { view: WorkshopView }) {
   return (
     <div className="mx-auto w-full max-w-6xl p-5">
-      <h1 className="mb-3 text-[22px]">{view.workshop.name}</h1>
+      <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
+        <h1 className="text-[22px]">{view.workshop.name}</h1>
+        <Link href="/workshop/library" className={buttonClass()}>
+          Job library
+        </Link>
+      </div>
       <Tabs.Root defaultValue="bays">
         <Tabs.List aria-label="Parts of the workshop" className="mb-4 flex gap-1 border-b">
           {TABS.map(([id, label]) => (

@@ -103,6 +103,11 @@ export class Hours {
     );
   }
 
+  /** Whether rain does not reach a place. */
+  indoor(placeId: string): boolean {
+    return (this.p.bays.find((x) => x.id === placeId)?.has ?? this.p.yard.has ?? []).includes("indoor");
+  }
+
   dry(a: Minute, b: Minute): Span[] {
     return this.byDay(a, b, (d) => this.weatherOn(d)?.dry);
   }

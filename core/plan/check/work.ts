@@ -52,6 +52,11 @@ function stretches(x: Case, r: Row, repeated: readonly Span[], horizon: number):
     );
   if (job.needs?.sameDay && x.zone.dayOf(began) !== x.zone.dayOf(r.end - 1))
     x.breach("calendar", `${job.id} has to be done on one day`, at);
+  if (job.needs?.sameDay && job.needs.dry && job.place === "van" && !r.started && !x.hours.indoor(plan.place)) {
+    const dry = mergeTouching(x.hours.dry(began, Math.max(r.end, began + 1)));
+    if (!dry.some(([a, b]) => a <= began && b >= r.end))
+      x.breach("conditions", `${job.id} opens the skin and is not sealed within one dry stretch`, at);
+  }
   for (const [a, b] of repeated)
     if (work.some(([s, e]) => (s > a && s < b) || (e > a && e < b)))
       x.breach("calendar", `${job.id} starts, pauses or ends inside a repeated hour`, at);

@@ -1,0 +1,20 @@
+// Fills the library editor.
+
+import { diffLibraries } from "@/core/library/check-library";
+import { library } from "@/core/library/library";
+import { allVersions, libraryInUse } from "@/server/library";
+import type { State } from "@/server/planning";
+import type { LibraryView } from "@/ui/library/view";
+
+export async function libraryView({ shop, now }: State): Promise<LibraryView> {
+  const current = await libraryInUse(now);
+  return {
+    zone: shop.workshop.zone,
+    number: current.number,
+    jobs: current.jobs,
+    diff: diffLibraries(library, current.jobs),
+    versions: await allVersions(),
+    suppliers: shop.suppliers.map((s) => s.id),
+    builds: shop.builds.map((b) => ({ id: b.id, name: b.name, version: b.libraryVersion })),
+  };
+}

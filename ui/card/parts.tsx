@@ -1,0 +1,161 @@
+"use client";
+// Parts of the bench card: questions before what can't be undone, pieces, a step left out, what a job is done but for.
+
+import { Check, Minus, Plus } from "lucide-react";
+import { useState } from "react";
+import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
+import { inputClass } from "../kit/field";
+import { send } from "../kit/send";
+import type { Act } from "../kit/use-act";
+import type { CardJob } from "./view";
+
+interface Props {
+  job: CardJob;
+  act: Act;
+}
+
+/** Each has to be answered with yes before the job starts. */
+export function Questions({ job, act }: Props) {
+  if (!job.questions.length || job.state === "done") return null;
+  return (
+    <section aria-label={`Before you ${job.deed}`} className="mt-3">
+      <h3 className="text-[17px]">Before you {job.deed}</h3>
+      <ul className="mt-1 overflow-hidden rounded-md border border-signal bg-card">
+        {job.questions.map((q) => (
+          <li key={q.n} className="border-b last:border-0">
+            <button
+              type="button"
+              aria-pressed={q.yes}
+              disabled={act.busy || job.state !== "todo"}
+              onClick={() => void act.run(() => send("POST", `jobs/${job.id}/answer`, { n: q.n, yes: !q.yes }))}
+              className="flex min-h-13 w-full items-center gap-3 px-3 py-2 text-left"
+            >
+              <span
+                className={cx(
+                  "grid size-[34px] shrink-0 place-items-center rounded-[5px] border-2 text-[14px] font-bold",
+                  q.yes ? "border-green bg-green text-white" : "border-signal text-signal-text",
+                )}
+              >
+                {q.yes ? <Check size={18} strokeWidth={3} /> : "yes?"}
+              </span>
+              <span className={cx(q.yes && "text-muted")}>{q.text}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Pieces counted: their pace gives the new finish. */
+export function Pieces({ job, act }: Props) {
+  const { pieces } = job;
+  if (!pieces || job.state !== "started") return null;
+  const to = (done: number) => void act.run(() => send("POST", `jobs/${job.id}/pieces`, { done }));
+  return (
+    <section aria-label="Pieces" className="mt-3 flex items-center gap-3 rounded-md border bg-card px-3 py-2">
+      <span className="min-w-0 flex-1">
+        <b>
+          {pieces.done} of {pieces.count}
+        </b>{" "}
+        done, counted by {pieces.name}
+      </span>
+      <Button size="touch" aria-label="One less" disabled={act.busy || pieces.done === 0} onClick={() => to(pieces.done - 1)}>
+        <Minus size={20} />
+      </Button>
+      <Button size="touch" aria-label="One more" disabled={act.busy || pieces.done >= pieces.count} onClick={() => to(pieces.done + 1)}>
+        <Plus size={20} />
+      </Button>
+    </section>
+  );
+}
+
+/** A step is left out by name and with a reason; one that guards what comes after it only by the lead. */
+export function LeaveOut({ job, n, act }: Props & { n: number }) {
+  const [asking, setAsking] = useState(false);
+  const [why, setWhy] = useState("");
+  if (!asking)
+    return (
+      <button type="button" onClick={() => setAsking(true)} className="min-h-11 px-3 pb-2 text-[14px] underline underline-offset-4">
+        Leave this step out
+      </button>
+    );
+  return (
+    <form
+      className="flex gap-2 px-3 pb-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void act
+          .run(() => send("POST", `jobs/${job.id}/waive`, { n, why }), "Left out, with your name")
+          .then((ok) => ok && setAsking(false));
+      }}
+    >
+      <input
+        aria-label="Why is it left out?"
+        placeholder="why?"
+        value={why}
+        onChange={(e) => setWhy(e.target.value)}
+        maxLength={300}
+        className={cx(inputClass, "h-12")}
+      />
+      <Button type="submit" size="touch" disabled={act.busy || !why.trim()}>
+        Leave out
+      </Button>
+    </form>
+  );
+}
+
+/** What is left behind, and which job must not bury it. */
+export function ButFor({ job, act }: Props) {
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState(job.leaves[0]?.text ?? "");
+  const [before, setBefore] = useState(job.leaves[0]?.before ?? "");
+  if (!open)
+    return (
+      <button type="button" onClick={() => setOpen(true)} className="mt-2 min-h-11 text-[15px] underline underline-offset-4">
+        It is done but for something
+      </button>
+    );
+  return (
+    <form
+      className="mt-3 flex flex-col gap-2 rounded-md border bg-card p-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void act
+          .run(() => send("POST", `jobs/${job.id}/remainders`, { text, ...(before ? { before } : {}) }), "Kept: nobody buries it unseen")
+          .then((ok) => ok && setOpen(false));
+      }}
+    >
+      <label className="flex flex-col gap-1">
+        Done but for
+        <input
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          maxLength={300}
+          list={`leaves-${job.id}`}
+          className={cx(inputClass, "h-12")}
+        />
+        <datalist id={`leaves-${job.id}`}>
+          {job.leaves.map((l) => (
+            <option key={l.text} value={l.text} />
+          ))}
+        </datalist>
+      </label>
+      <label className="flex flex-col gap-1">
+        Has to be closed before
+        <select value={before} onChange={(e) => setBefore(e.target.value)} className={cx(inputClass, "h-12")}>
+          <option value="">the handover</option>
+          {job.laterJobs.map((j) => (
+            <option key={j.id} value={j.id}>
+              {j.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button type="submit" size="touch" disabled={act.busy || !text.trim()}>
+        Keep it
+      </Button>
+    </form>
+  );
+}
