@@ -120,7 +120,7 @@ describe("plans", () => {
         retired: false,
         version: 1,
         skills: { [skill]: 3 },
-        tickets: skill === "gas" ? [{ id: "gas", until: null }] : [],
+        tickets: ["gas", "mains", "seats"].map((ticket) => ({ id: ticket, until: null })),
         absences: [],
       });
     await insert(

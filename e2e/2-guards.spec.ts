@@ -82,10 +82,20 @@ test("wrong input names its field and keeps what was typed", async ({ page }) =>
   await page.goto("/builds/new");
   await page.getByLabel("Name of the build").fill("Backwards");
   await page.getByLabel("Client").fill("Somebody");
+  await page.getByRole("button", { name: "Dates", exact: true }).last().click();
   await page.getByLabel("Due").fill("2026-01-01T08:00");
+  await expect(page.getByText("Before that: the deadline has to be after the arrival.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "What it gets", exact: true }).last()).toBeDisabled();
+  // A name that is taken is found by the server: back to its step, at its field, nothing lost.
+  await page.getByLabel("Due").fill("2027-06-01T17:00");
+  await page.getByRole("button", { name: "Whose, and which van" }).click();
+  await page.getByLabel("Name of the build").fill("Field vet");
+  await page.getByRole("button", { name: "Look it over" }).click();
   await page.getByRole("button", { name: "Add the build" }).click();
-  await expect(page.getByText("Due has to be after the arrival")).toBeVisible();
-  await expect(page.getByLabel("Name of the build")).toHaveValue("Backwards");
+  await expect(page.getByText("Name of the build is taken by another build in the shop")).toBeVisible();
+  await expect(page.getByLabel("Name of the build")).toHaveValue("Field vet");
+  await expect(page.getByLabel("Client")).toHaveValue("Somebody");
+  await page.getByRole("button", { name: "Throw this draft away" }).click();
 });
 
 test("an upload that is not an image is refused; one that is goes in", async ({ page }) => {

@@ -1,10 +1,12 @@
 import type { Metadata } from "next";
 import { Yard } from "@/ui/yard/yard";
+import { allOpenChoices } from "../_views/open-choices";
 import { getState } from "../_views/state";
 import { yardView } from "../_views/yard";
 
 export const metadata: Metadata = { title: "Yard" };
 
 export default async function Page() {
-  return <Yard view={yardView(await getState())} />;
+  const state = await getState();
+  return <Yard view={yardView(state, await allOpenChoices(state))} />;
 }

@@ -6,7 +6,7 @@ import type { Options } from "@/core/library/options";
 import { some } from "@/core/library/when";
 import { sayDay, sayTime } from "@/core/plan/words";
 import { buildDates } from "@/core/shop/dates";
-import { overTimeBox, workedMinutes } from "@/core/shop/left";
+import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { buildMoney } from "@/core/shop/money";
 import { openChoices } from "@/core/shop/open-choices";
@@ -166,12 +166,8 @@ export const DEED: Record<string, string> = { cut: "cut", bond: "bond", tank: "t
 
 /** What a time box asks, in words; null while inside it or once something was decided for it. */
 export function overBox({ shop, now }: State, j: JobRow): string | null {
-  const over = overTimeBox(shop, j, now);
-  if (over === undefined) return null;
-  const decided = shop.builds
-    .find((b) => b.id === j.buildId)!
-    .records.some((r) => r.kind === "decision" && r.jobId === j.id && r.data.timeBox);
-  return decided ? null : `${sayMinutes(over)} over its time box of ${j.timeBox} × likely`;
+  const over = askedByTimeBox(shop, shop.builds.find((b) => b.id === j.buildId)!, j, now);
+  return over === undefined ? null : `${sayMinutes(over)} over its time box of ${j.timeBox} × likely`;
 }
 
 function sheetJob(

@@ -6,6 +6,7 @@ import { buildDates } from "@/core/shop/dates";
 import { decisions } from "@/core/shop/decisions";
 import { freeFitters, pullForward } from "@/core/shop/forward";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
+import type { OpenChoice } from "@/core/shop/open-choices";
 import { crewNames, fitterName, initials, placeName } from "@/core/shop/say";
 import { formatDate } from "@/core/time/zone";
 import type { State } from "@/server/planning";
@@ -15,7 +16,7 @@ import type { ZoneMark } from "@/ui/van/plan";
 import type { BenchItem, Spot, Standing, Worker, YardView } from "@/ui/yard/view";
 import { vanShape } from "./van";
 
-export function yardView(state: State): YardView {
+export function yardView(state: State, open: ReadonlyMap<string, readonly OpenChoice[]> = new Map()): YardView {
   const { shop, zone, now } = state;
   const plan = (state.published ?? state.working)?.plan;
   const working = (state.working ?? state.published)?.plan;
@@ -129,7 +130,7 @@ export function yardView(state: State): YardView {
     bench: bench(shop, state, worker, plan),
     weather: weatherWords(state),
     warm: warmWords(shop),
-    decisions: decisions(shop, plan, now),
+    decisions: decisions(shop, plan, now, open),
     dates: buildDates(shop, working),
     forward: forward.slice(0, 5).map((f) => ({
       jobId: f.jobId,

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { InputError } from "../plan/fault";
 import { diffLibraries, libraryFaults, readWholeLibrary } from "./check-library";
-import { type Entry, library, libraryFile } from "./library";
+import { dropJob, putJob } from "./edit-library";
+import { type Entry, library, libraryFile, readLibraryFile } from "./library";
 
 const edited = (change: (jobs: Entry[]) => void): Entry[] => {
   const jobs = structuredClone(library) as Entry[];
@@ -58,5 +59,24 @@ describe("difference to shipped", () => {
       { field: "minutes", shipped: expect.stringContaining("300"), own: expect.stringContaining("360") },
       { field: "steps", shipped: expect.stringMatching(/Tap map/), own: "Another first step" },
     ]);
+  });
+});
+
+describe("edits of the whole", () => {
+  it("put a job in like another, behind the last of its stage", () => {
+    const own = { ...at(structuredClone(library) as Entry[], "PA-07"), code: "PA-20" };
+    const next = putJob(library, own, "PA-07");
+    expect(next.findIndex((j) => j.code === "PA-20")).toBe(next.findLastIndex((j) => j.stage === "panels"));
+    const waits = (code: string) => next.filter((j) => j.after.some((a) => a.job === code)).map((j) => j.code);
+    expect(waits("PA-20")).toEqual(waits("PA-07"));
+    expect(libraryFaults(next)).toEqual([]);
+  });
+  it("take any job but the last out and still make networks that can be worked", () => {
+    for (const j of library.slice(0, -1)) {
+      const left = dropJob(library, j.code);
+      expect(left).toHaveLength(library.length - 1);
+      expect(() => readLibraryFile(libraryFile(left)), j.code).not.toThrow();
+    }
+    for (const code of ["OP-12", "IN-01", "PA-04", "FU-05", "SV-11"]) expect(libraryFaults(dropJob(library, code)), code).toEqual([]);
   });
 });

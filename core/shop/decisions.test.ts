@@ -109,4 +109,62 @@ describe("decisions", () => {
     expect(list.length).toBeGreaterThan(0);
     for (const d of list) expect(d.detail).toContain("nobody has");
   });
+  it("asks about a time box that is passed, until something is decided", () => {
+    const shop = testShop();
+    const j = job(shop, "ST-04");
+    Object.assign(j, { state: "paused", startedAt: NOW - 5000, workedMinutes: j.minutes.likely * j.timeBox + 40, fitters: ["teo"] });
+    const asks = () => decisions(shop, undefined, NOW).filter((d) => d.kind === "time-box");
+    expect(asks()).toEqual([expect.objectContaining({ title: expect.stringMatching(/40 min over its time box/), jobId: "a.ST-04" })]);
+    shop.builds[0].records.push({
+      id: "r",
+      kind: "decision",
+      jobId: j.id,
+      title: "A second person",
+      data: { who: "Mara", timeBox: true },
+      saidBy: "mara",
+      saidAt: NOW,
+      closedAt: null,
+      version: 1,
+    });
+    expect(asks()).toEqual([]);
+  });
+  it("warns before a job buries what another is done but for", () => {
+    const shop = testShop();
+    const soak = job(shop, "ST-02");
+    job(shop, "ST-01").remainders.push({
+      id: "r",
+      jobId: "a.ST-01",
+      text: "one dent",
+      before: soak.id,
+      owner: null,
+      saidBy: "u",
+      saidAt: NOW,
+    });
+    const d = decisions(shop, plan(shop), NOW).find((x) => x.kind === "remainder");
+    expect(d).toMatchObject({ title: "Check in and measure is done but for: one dent", detail: "Weigh as arrived would bury it" });
+  });
+  it("asks the client for a choice in time, louder once it is due", () => {
+    const shop = testShop();
+    const open = (by: number) =>
+      new Map([
+        [
+          "a",
+          [
+            {
+              key: "bed" as const,
+              label: "Bed",
+              assumed: "fixed across",
+              holds: [{ id: "a.FR-06", name: "Bed rails" }],
+              passed: [],
+              first: by,
+              by,
+            },
+          ],
+        ],
+      ]);
+    const find = (by: number) => decisions(shop, undefined, NOW, open(by)).find((d) => d.kind === "choice");
+    expect(find(NOW + 2 * 1440)).toMatchObject({ tone: "amber", title: "Bed is not decided", by: NOW + 2 * 1440 });
+    expect(find(NOW - 60)).toMatchObject({ tone: "signal", title: "Bed is not decided, and should be" });
+    expect(find(NOW + 30 * 1440)).toBeUndefined();
+  });
 });

@@ -3,13 +3,15 @@
 import type { Plan, PlanJob } from "../plan/model";
 import { sayClock, sayDay } from "../plan/words";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
+import { askedByTimeBox } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
+import type { OpenChoice } from "./open-choices";
 import { availableFrom } from "./parts";
 import { openShots, shotState } from "./proof";
 import { count, crewNames, placeName, sayMinutes } from "./say";
 import { opensSkin, SHEET_MINUTES, skinClock } from "./skin";
 
-export type DecisionKind = "skin" | "proof" | "part" | "order" | "remark" | "move" | "unplaced";
+export type DecisionKind = "skin" | "proof" | "part" | "order" | "remark" | "move" | "unplaced" | "choice" | "time-box" | "remainder";
 
 export interface Decision {
   kind: DecisionKind;
@@ -34,6 +36,8 @@ const PROOF_DAYS = 7;
 /** Work that opens the skin is looked at until the end of tomorrow, so that the day can be changed in time. */
 const SKIN_DAYS = 1;
 const LATE_PART_DAYS = 14;
+/** A client needs some days to answer. */
+const CHOICE_DAYS = 7;
 
 interface Look {
   shop: Shop;
@@ -44,8 +48,13 @@ interface Look {
   night: Minute;
 }
 
-/** The list, the most urgent first. `plan` is the one that is worked to. */
-export function decisions(shop: Shop, plan: Plan | undefined, now: Minute): Decision[] {
+/** The list, the most urgent first. `plan` is the one that is worked to; `open` holds the choices clients have not made, by build. */
+export function decisions(
+  shop: Shop,
+  plan: Plan | undefined,
+  now: Minute,
+  open: ReadonlyMap<string, readonly OpenChoice[]> = new Map(),
+): Decision[] {
   const zone = zoneOf(shop.workshop.zone);
   const x: Look = {
     shop,
@@ -58,7 +67,7 @@ export function decisions(shop: Shop, plan: Plan | undefined, now: Minute): Deci
   for (const b of shop.builds) {
     for (const j of b.jobs) {
       if (j.state === "done") continue;
-      out.push(...remarksOf(b, j));
+      out.push(...remarksOf(b, j), ...timeBoxOf(x, b, j));
       const p = x.planned.get(j.id);
       if (!p) continue;
       const start = zone.parse(p.start);
@@ -66,7 +75,9 @@ export function decisions(shop: Shop, plan: Plan | undefined, now: Minute): Deci
       if (j.state !== "started" && start < now + PROOF_DAYS * DAY) out.push(...proofOf(b, j, start));
       if (j.state !== "started" && start < now + LATE_PART_DAYS * DAY) out.push(...partsOf(x, b, j, start));
       out.push(...ordersOf(x, b, j, start));
+      if (j.state === "todo" && start < now + PROOF_DAYS * DAY) out.push(...remaindersOf(b, j, start));
     }
+    out.push(...choicesOf(x, b, open.get(b.id) ?? []));
     out.push(...moveOf(x, b, plan));
   }
   const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, { b, j }] as const)));
@@ -85,7 +96,18 @@ export function decisions(shop: Shop, plan: Plan | undefined, now: Minute): Deci
         jobId: at.j.id,
       });
   }
-  const rank: Record<DecisionKind, number> = { unplaced: 0, remark: 1, skin: 2, proof: 3, part: 4, move: 5, order: 6 };
+  const rank: Record<DecisionKind, number> = {
+    unplaced: 0,
+    remark: 1,
+    "time-box": 2,
+    skin: 3,
+    proof: 4,
+    remainder: 5,
+    part: 6,
+    choice: 7,
+    move: 8,
+    order: 9,
+  };
   const when = (d: Decision) => d.by ?? now;
   return out.sort((a, b) => Number(when(a) > x.night) - Number(when(b) > x.night) || when(a) - when(b) || rank[a.kind] - rank[b.kind]);
 }
@@ -103,6 +125,61 @@ function remarksOf(b: BuildRow, j: JobRow): Decision[] {
     jobId: j.id,
     refId: r.id,
   }));
+}
+
+/** A job that has outrun its time box, until something was decided about it. */
+function timeBoxOf(x: Look, b: BuildRow, j: JobRow): Decision[] {
+  const over = askedByTimeBox(x.shop, b, j, x.now);
+  if (over === undefined) return [];
+  return [
+    {
+      kind: "time-box",
+      mark: "⧗",
+      tone: "signal",
+      who: b.name,
+      title: `${j.name} is ${sayMinutes(over)} over its time box`,
+      detail: `${crewNames(x.shop, j.fitters)} · a second person, park it, or call the supplier?`,
+      by: null,
+      buildId: b.id,
+      jobId: j.id,
+    },
+  ];
+}
+
+/** What other jobs are done but for, and this one would bury. */
+function remaindersOf(b: BuildRow, j: JobRow, start: Minute): Decision[] {
+  return b.jobs.flatMap((from) =>
+    from.remainders
+      .filter((r) => r.before === j.id)
+      .map((r) => ({
+        kind: "remainder" as const,
+        mark: "…",
+        tone: "amber" as const,
+        who: b.name,
+        title: `${from.name} is done but for: ${r.text}`,
+        detail: `${j.name} would bury it`,
+        by: start,
+        buildId: b.id,
+        jobId: from.id,
+      })),
+  );
+}
+
+/** Choices that a client has to make soon, or should have made. */
+function choicesOf(x: Look, b: BuildRow, open: readonly OpenChoice[]): Decision[] {
+  return open
+    .filter((c) => c.by !== null && c.by < x.now + CHOICE_DAYS * DAY)
+    .map((c) => ({
+      kind: "choice" as const,
+      mark: "?",
+      tone: c.by! < x.now ? ("signal" as const) : ("amber" as const),
+      who: b.name,
+      title: `${c.label} is not decided${c.by! < x.now ? ", and should be" : ""}`,
+      detail: `${b.client} · first it holds ${c.holds[0]?.name ?? "nothing"}, planned as ${c.assumed}`,
+      by: c.by,
+      buildId: b.id,
+      ...(c.holds[0] ? { jobId: c.holds[0].id } : {}),
+    }));
 }
 
 function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): Decision[] {

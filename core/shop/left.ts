@@ -3,7 +3,7 @@
 import { plannedMinutes } from "../plan/model";
 import { openHours } from "../time/calendar";
 import { zoneOf } from "../time/zone";
-import type { CalendarRow, JobRow, Shop } from "./model";
+import type { BuildRow, CalendarRow, JobRow, Shop } from "./model";
 
 /** A job under way is never taken to be nearer its end than this. */
 const LEAST = 15;
@@ -50,3 +50,7 @@ export function overTimeBox(shop: Pick<Shop, "calendars" | "workshop">, job: Job
   const over = workedMinutes(shop, job, now) - job.minutes.likely * job.timeBox;
   return over > 0 ? Math.round(over) : undefined;
 }
+
+/** The same, until a decision about it is written down. */
+export const askedByTimeBox = (shop: Pick<Shop, "calendars" | "workshop">, build: Pick<BuildRow, "records">, job: JobRow, now: number) =>
+  build.records.some((r) => r.kind === "decision" && r.jobId === job.id && r.data.timeBox) ? undefined : overTimeBox(shop, job, now);

@@ -1,6 +1,7 @@
 // Actions on the workshop's own library: edit a job, take one out, go back, import. Each makes a new version.
 
 import { diffLibraries, libraryFaults, readWholeLibrary } from "@/core/library/check-library";
+import { dropJob, putJob } from "@/core/library/edit-library";
 import { type Entry, library, libraryFile, readLibraryFile } from "@/core/library/library";
 import { InputError } from "@/core/plan/fault";
 import { addLibraryVersion, currentLibrary, jobsOfVersion } from "@/db/library";
@@ -39,17 +40,15 @@ async function store(x: Change, user: string, jobs: Entry[], note: string): Prom
 
 export const libraryActions = [
   // The job as it shall be: in place of the one with its code, or new behind the last of its stage.
-  action<{ base: number; job: Record<string, unknown>; note?: string }>(
+  action<{ base: number; job: Record<string, unknown>; note?: string; like?: string }>(
     { method: "POST", path: "library/jobs", role: "lead" },
-    body({ base: is.version, job: { type: "object" } }, { note: is.text }),
+    body({ base: is.version, job: { type: "object" } }, { note: is.text, like: code }),
     (b, { user }) =>
       change(user, async (x) => {
         const jobs = await inUse(x, b.base);
         const [job] = readAlone(b.job, jobs);
-        const at = jobs.findIndex((j) => j.code === job.code);
-        const last = jobs.findLastIndex((j) => j.stage === job.stage);
-        const next = at >= 0 ? jobs.with(at, job) : jobs.toSpliced(last + 1, 0, job);
-        return store(x, user.id, next, b.note?.trim() || `${job.name} ${at >= 0 ? "changed" : "added"}`);
+        const there = jobs.some((j) => j.code === job.code);
+        return store(x, user.id, putJob(jobs, job, b.like), b.note?.trim() || `${job.name} ${there ? "changed" : "added"}`);
       }),
   ),
   action<{ base: number; code: string }>(
@@ -60,21 +59,7 @@ export const libraryActions = [
         const jobs = await inUse(x, b.base);
         const job = jobs.find((j) => j.code === b.code);
         if (!job) throw new Refusal(404, "There is no such job in the library.");
-        const named = jobs.filter(
-          (j) =>
-            j !== job &&
-            (j.after.some((a) => a.job === b.code) ||
-              j.covers?.some((k) => k.job === b.code) ||
-              j.remainders?.some((r) => r.before === b.code)),
-        );
-        if (named.length)
-          throw new Refusal(409, `${job.name} is named by ${named.map((j) => j.name).join(", ")}: take it out there first.`);
-        return store(
-          x,
-          user.id,
-          jobs.filter((j) => j !== job),
-          `${job.name} taken out`,
-        );
+        return store(x, user.id, dropJob(jobs, b.code), `${job.name} taken out`);
       }),
   ),
   // Back to the shipped entry of one job, or to an earlier version as a whole.

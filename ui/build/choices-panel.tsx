@@ -5,7 +5,7 @@ import { useState } from "react";
 import { conflictsOf } from "@/core/library/conflicts";
 import { OPTION_KEYS, type Options } from "@/core/library/options";
 import type { OptionPreview } from "@/core/shop/previews";
-import { sayMinutes } from "@/core/shop/say";
+import { sayHours, sayMinutes } from "@/core/shop/say";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
@@ -133,7 +133,7 @@ function Preview({
       ))}
       {!nothing && (
         <p>
-          <b>{signed(p.minutes, sayMinutes(Math.abs(p.minutes)))}</b> work ·{" "}
+          <b>{signed(p.minutes, sayHours(Math.abs(p.minutes)))}</b> work ·{" "}
           <b>{signed(p.cost, `${Math.abs(p.cost).toLocaleString("en-GB")} ${view.money.currency}`)}</b> parts
           {p.wasted > 0 && (
             <>

@@ -5,7 +5,7 @@ import { ChevronDown } from "lucide-react";
 import { useState } from "react";
 import type { Conflict } from "@/core/library/conflicts";
 import type { NewBuildSums } from "@/core/shop/previews";
-import { sayMinutes } from "@/core/shop/say";
+import { sayHours, sayMinutes } from "@/core/shop/say";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { STAGE, StageBadge } from "../kit/stage";
@@ -87,7 +87,7 @@ export function Review({
           <h3 className="mb-1 flex items-center gap-2 text-[15px]">
             <StageBadge stage={s.stage} /> {STAGE[s.stage]?.name}
             <span className="text-[12px] font-normal text-muted">
-              {s.jobs.length} jobs, {sayMinutes(s.jobs.reduce((n, j) => n + j.minutes, 0))}
+              {s.jobs.length} jobs, {sayHours(s.jobs.reduce((n, j) => n + j.minutes, 0))}
             </span>
           </h3>
           <ul className="overflow-hidden rounded-md border bg-card">

@@ -21,6 +21,9 @@ import { RecordsPanel } from "./records-panel";
 import { VanPanel } from "./van-panel";
 import type { BuildView } from "./view";
 
+/** As many links of the chain are shown at first. */
+const CHAIN = 10;
+
 const TABS = [
   ["jobs", "Jobs"],
   ["choices", "Choices"],
@@ -31,6 +34,7 @@ const TABS = [
 
 export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string; tab?: string }) {
   const [editing, setEditing] = useState(false);
+  const [wholeChain, setWholeChain] = useState(false);
   const [opened, setOpened] = useState<string | undefined>(open);
   const act = useAct();
   useEffect(() => {
@@ -128,8 +132,8 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
       <aside className="w-full shrink-0 border-l bg-card p-4 lg:w-[320px]">
         <h2 className="border-b pb-2 text-[15px]">What its date hangs on</h2>
         {view.chain.length === 0 && <p className="py-2 text-muted">Nothing: all is done, or nothing is planned yet.</p>}
-        <ol className="mb-6">
-          {view.chain.map((l, i) => (
+        <ol className="mb-2">
+          {view.chain.slice(0, wholeChain ? undefined : CHAIN).map((l, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a job may stand in the chain more than once
             <li key={i} className="flex justify-between gap-3 border-b py-1.5 last:border-0">
               <span className="min-w-0">
@@ -139,6 +143,13 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
             </li>
           ))}
         </ol>
+        <p className="mb-6">
+          {view.chain.length > CHAIN && (
+            <button type="button" onClick={() => setWholeChain(!wholeChain)} className="font-semibold underline underline-offset-2">
+              {wholeChain ? "Only the next of it" : `All ${view.chain.length} links to the handover`}
+            </button>
+          )}
+        </p>
         <h2 className="border-b pb-2 text-[15px]">Log</h2>
         {view.log.length === 0 && <p className="py-2 text-muted">Nothing has happened yet.</p>}
         <ol>

@@ -104,7 +104,12 @@ export function JobEditor({ job, view, diff, onCode }: { job: Entry; view: Libra
             const code = `${letters}-${n}`;
             void act
               .run(
-                () => send("POST", "library/jobs", { base: view.number, job: { ...plain(job), code, name: `${job.name}, own` } }),
+                () =>
+                  send("POST", "library/jobs", {
+                    base: view.number,
+                    like: job.code,
+                    job: { ...plain(job), code, name: `${job.name}, own` },
+                  }),
                 `${code} added as a copy`,
               )
               .then((ok) => ok && onCode(code));

@@ -1,0 +1,358 @@
+// The library's versions, other choices in mid-build, records, readings and what the card asks, against a real MariaDB.
+
+import { mkdtempSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { type Entry, library, libraryFile } from "@/core/library/library";
+import { DEFAULT_OPTIONS } from "@/core/library/options";
+import { InputError } from "@/core/plan/fault";
+import type { JobRow } from "@/core/shop/model";
+import { startObstacles } from "@/core/shop/ready";
+import { currentLibrary, libraryVersions } from "@/db/library";
+import { insert, pool, rows, run, toSql, transaction } from "@/db/pool";
+import { loadShop } from "@/db/shop";
+import { freshDatabase } from "@/db/testing";
+import type { User } from "@/db/users";
+import { bundleWorker } from "@/scripts/worker-bundle";
+import { perform } from "./api";
+import { myDrafts } from "./drafts";
+import { firstRun } from "./first-run";
+import { loadState } from "./planning";
+import { Refusal } from "./refusal";
+
+const lead: User = { id: "lead", login: "lead", name: "Lead", role: "lead", fitterId: null, retired: false, version: 1 };
+let ines: User;
+let id = "";
+const post = <T = Record<string, string>>(p: string, body: unknown, user: User = lead) =>
+  perform("POST", p.split("/"), body, user) as Promise<T>;
+const patch = (p: string, body: unknown, user: User = lead) => perform("PATCH", p.split("/"), body, user);
+
+async function refused(work: Promise<unknown>): Promise<Refusal | InputError> {
+  try {
+    await work;
+  } catch (e) {
+    if (e instanceof Refusal || e instanceof InputError) return e;
+    throw e;
+  }
+  throw new Error("it was not refused");
+}
+const faultsOf = async (work: Promise<unknown>) => {
+  const e = await refused(work);
+  return e instanceof InputError ? e.faults : ((e.detail as { faults?: { path: string; message: string }[] }).faults ?? []);
+};
+
+const buildNow = async (of = id) => (await loadShop(pool())).builds.find((b) => b.id === of)!;
+const jobNow = async (code: string, of = id): Promise<JobRow> => (await buildNow(of)).jobs.find((j) => j.code === code)!;
+const entry = (code: string) => {
+  const { stage: _s, ...j } = structuredClone(library.find((x) => x.code === code)!) as Entry;
+  return j;
+};
+const inUse = async () => (await transaction((c) => currentLibrary(c, 0))).number;
+
+beforeAll(async () => {
+  process.env.WIDE_LANE_WORKER = path.join(mkdtempSync(path.join(os.tmpdir(), "wl-worker-")), "plan-worker.mjs");
+  bundleWorker(process.env.WIDE_LANE_WORKER);
+  await freshDatabase();
+  await firstRun("Test house", "Europe/Lisbon");
+  const skills = { body: 3, trim: 3, electric: 3, joinery: 3, plumbing: 3, paint: 3, gas: 3 };
+  const a = await post("fitters", { name: "Ines", calendarId: "shop", skills, tickets: [{ id: "mains" }] });
+  ines = { id: "u-ines", login: "ines", name: "Ines", role: "fitter", fitterId: a.id, retired: false, version: 1 };
+  await insert(pool(), "user", [{ id: ines.id, login: "ines", name: "Ines", role: "fitter", fitter_id: a.id, password_hash: "x" }]);
+  id = (
+    await post("builds", {
+      name: "Field vet",
+      client: "Dr. Quill",
+      vanId: "drover-l3h2",
+      arrives: "2026-11-24T08:00",
+      due: "2027-03-01T17:00",
+      options: DEFAULT_OPTIONS,
+      openChoices: ["bed"],
+    })
+  ).id;
+});
+afterAll(() => pool().end());
+
+describe("the library's versions", () => {
+  it("begin with the shipped one, which a build is made with", async () => {
+    expect(await libraryVersions(pool())).toMatchObject([{ number: 1, kind: "shipped" }]);
+    expect(await buildNow()).toMatchObject({ libraryVersion: 1, openChoices: ["bed"] });
+  });
+  it("grow by an edit; builds keep theirs, new ones take the newest", async () => {
+    const job = { ...entry("IN-01"), name: "Mats, our way", minutes: { best: 60, likely: 100, worst: 200 } };
+    expect(await post("library/jobs", { base: 1, job, note: "we are quicker" })).toEqual({ number: 2 });
+    expect((await libraryVersions(pool()))[0]).toMatchObject({ number: 2, kind: "workshop", note: "we are quicker", madeBy: "Lead" });
+    expect((await jobNow("IN-01")).name).toBe("Damping mats");
+    const other = await post("builds", {
+      name: "Seed library",
+      client: "P",
+      vanId: "drover-l3h2",
+      arrives: "2026-11-24T08:00",
+      due: "2027-03-01T17:00",
+      options: DEFAULT_OPTIONS,
+    });
+    expect(await jobNow("IN-01", other.id)).toMatchObject({ name: "Mats, our way", minutes: { likely: 100 } });
+    expect((await buildNow(other.id)).libraryVersion).toBe(2);
+  });
+  it("refuse what is wrong by field, and an edit of a version no longer in use", async () => {
+    expect(await faultsOf(post("library/jobs", { base: 2, job: { ...entry("IN-01"), scale: "gulls * 2" } }))).toEqual([
+      { path: "scale", message: "gulls is no quantity we know" },
+    ]);
+    expect(await faultsOf(post("library/jobs", { base: 2, job: { ...entry("IN-01"), steps: [] } }))).toEqual([
+      expect.objectContaining({ path: "steps" }),
+    ]);
+    const round = { ...entry("ST-01"), after: [{ job: "ST-04", reason: "a mistake for a test" }] };
+    expect((await faultsOf(post("library/jobs", { base: 2, job: round })))[0].message).toMatch(/waits for itself/);
+    expect((await refused(post("library/jobs", { base: 1, job: entry("IN-01") }))).message).toMatch(/version 2 is in use/);
+    expect((await refused(post("library/jobs", { base: 2, job: entry("IN-01") }, ines))).message).toMatch(/Only the lead/);
+  });
+  it("take an own job in like another, and out again without losing the order", async () => {
+    const own = { ...entry("PA-07"), code: "PA-20", name: "Own trim" };
+    expect((await faultsOf(post("library/jobs", { base: 2, job: own })))[0].message).toMatch(/leads nowhere/);
+    await post("library/jobs", { base: 2, job: own, like: "PA-07" });
+    const now = await transaction((c) => currentLibrary(c, 0));
+    expect(now.jobs.find((j) => j.code === "SV-05")!.after.map((a) => a.job)).toContain("PA-20");
+    await post("library/remove", { base: 3, code: "PA-07" });
+    const after = (await transaction((c) => currentLibrary(c, 0))).jobs;
+    expect(after.some((j) => j.code === "PA-07")).toBe(false);
+    expect(after.find((j) => j.code === "SV-05")!.after.map((a) => a.job)).toContain("PA-03");
+    await post("library/restore", { base: 4, version: 2 });
+    expect(await inUse()).toBe(5);
+  });
+  it("go back to the shipped entry, to an earlier version, and export and import as one file", async () => {
+    const base = await inUse();
+    await post("library/restore", { base, code: "IN-01" });
+    const now = await transaction((c) => currentLibrary(c, 0));
+    expect(now.jobs.find((j) => j.code === "IN-01")).toEqual(library.find((j) => j.code === "IN-01"));
+    await post("library/restore", { base: base + 1, version: 2 });
+    expect((await transaction((c) => currentLibrary(c, 0))).jobs.find((j) => j.code === "IN-01")?.name).toBe("Mats, our way");
+    const file = libraryFile(library);
+    const dry = await post<{ diff: { code: string }[] }>("library/import", { base: base + 2, file, dry: true });
+    expect(dry.diff.map((d) => d.code)).toEqual(["IN-01"]);
+    expect(await inUse()).toBe(base + 2);
+    expect(await post("library/import", { base: base + 2, file })).toEqual({ number: base + 3 });
+    expect((await libraryVersions(pool()))[0]).toMatchObject({ kind: "shipped" });
+    expect((await refused(post("library/import", { base: base + 3, file }))).message).toMatch(/in use already/);
+  });
+  it("name the place in a broken file, and change nothing", async () => {
+    const base = await inUse();
+    const file = libraryFile(structuredClone(library) as Entry[]) as unknown as { jobs: Record<string, unknown>[] };
+    file.jobs[4].crew = [];
+    delete file.jobs[6].steps;
+    expect((await faultsOf(post("library/import", { base, file }))).map((f) => f.path)).toEqual(["jobs[4].crew", "jobs[6].steps"]);
+    expect(await inUse()).toBe(base);
+  });
+});
+
+describe("other choices in mid-build", () => {
+  const done = async (codes: string[]) => {
+    for (const code of codes)
+      await run(pool(), "UPDATE job SET state = 'done', started_at = ?, ended_at = ?, actual_place = 'yard' WHERE id = ?", [
+        toSql(29_000_000),
+        toSql(29_000_060),
+        `${id}.${code}`,
+      ]);
+  };
+  it("are worked out and planned with, and nothing is stored", async () => {
+    const p = await post<Record<string, unknown>>(`builds/${id}/options/try`, { options: { ...DEFAULT_OPTIONS, wetRoom: "tiled" } });
+    expect(p).toMatchObject({ chosen: ["Wet room: tiled instead of none"], lost: [], reopened: [] });
+    expect((p.added as { name: string }[]).map((x) => x.name)).toContain("Wet room tiled and grouted");
+    expect(p.minutes).toBeGreaterThan(600);
+    expect((p.dates as { build: string }[])[0].build).toBe("Field vet");
+    expect(await jobNow("PA-09")).toBeUndefined();
+  });
+  it("are taken: jobs come and go, order is written anew, facts stay, a decision is kept", async () => {
+    const before = await buildNow();
+    const changes = (await loadState()).shop.workshop.changes;
+    await done(["ST-01", "ST-02", "ST-03"]);
+    await run(pool(), "UPDATE part_line SET state = 'ordered' WHERE job_id = ?", [`${id}.IN-07`]);
+    await post(`builds/${id}/options`, {
+      version: before.version,
+      options: { ...DEFAULT_OPTIONS, wetRoom: "tiled", fan: false, firstFix: "warm-side", insulation: "board" },
+      openChoices: [],
+      who: "Dr. Quill",
+    });
+    const b = await buildNow();
+    const codes = b.jobs.map((j) => j.code);
+    expect(codes).toEqual(expect.arrayContaining(["FR-08", "PA-08", "PA-09"]));
+    expect(codes).not.toContain("OP-04");
+    expect(b).toMatchObject({ openChoices: [], version: before.version + 1, options: { wetRoom: "tiled", insulation: "board" } });
+    const sv01 = b.jobs.find((j) => j.code === "SV-01")!;
+    expect(sv01.after.map((a) => a.job)).toContain(`${id}.IN-07`);
+    expect(b.jobs.find((j) => j.code === "ST-01")!.state).toBe("done");
+    // The fibre that is ordered stays, the board is needed now.
+    const parts = b.jobs.find((j) => j.code === "IN-07")!.parts.map((p) => [p.name, p.state]);
+    expect(parts).toEqual(
+      expect.arrayContaining([
+        ["Fibre insulation 40 mm, 6 m²", "ordered"],
+        ["Rigid board 30 mm, 0.75 m²", "needed"],
+      ]),
+    );
+    expect(b.records[0]).toMatchObject({
+      kind: "decision",
+      data: { who: "Dr. Quill" },
+      title: expect.stringMatching(/Wet room: tiled \(was none\)/),
+    });
+    expect((await loadState()).shop.workshop.changes).toBeGreaterThan(changes);
+    // Rows of every kind hang on jobs that exist.
+    const [{ n }] = await rows<{ n: number }>(
+      pool(),
+      "SELECT COUNT(*) AS n FROM job_step s LEFT JOIN job j ON j.id = s.job_id WHERE j.id IS NULL",
+    );
+    expect(n).toBe(0);
+    for (const j of b.jobs) expect(j.steps.length, j.code).toBeGreaterThan(4);
+  });
+  it("open finished work again as jobs of their own", async () => {
+    await done(["ST-04", "ST-06", "ST-07", "OP-01", "OP-02", "OP-06a", "OP-06b", "OP-09", "OP-11", "OP-12", "OP-13", "IN-01"]);
+    const b = await buildNow();
+    await post(`builds/${id}/options`, {
+      version: b.version,
+      options: { ...b.options, skylight: true },
+      openChoices: [],
+      who: "Dr. Quill",
+    });
+    const again = await jobNow("IN-01r");
+    expect(again).toMatchObject({ name: "Damping mats: opened again", state: "todo" });
+    expect(again.after.map((a) => a.job)).toEqual([`${id}.OP-05`]);
+    expect((await jobNow("IN-07")).after.map((a) => a.job)).toEqual(expect.arrayContaining([`${id}.IN-01r`]));
+  });
+  it("refuse contradictions and what somebody else changed meanwhile", async () => {
+    const b = await buildNow();
+    const gas = { ...b.options, heater: "gas" };
+    expect(await faultsOf(post(`builds/${id}/options`, { version: b.version, options: gas, openChoices: [], who: "x" }))).toEqual([
+      { path: "options.heater", message: expect.stringMatching(/needs gas aboard/) },
+    ]);
+    expect((await refused(post(`builds/${id}/options`, { version: 1, options: b.options, openChoices: [], who: "x" }))).message).toMatch(
+      /somebody else/,
+    );
+    expect(await faultsOf(post(`builds/${id}/options/try`, { options: { ...b.options, bed: "hammock" } }))).toEqual([
+      expect.objectContaining({ path: "options.bed" }),
+    ]);
+  });
+});
+
+describe("a build before it is added", () => {
+  it("is summed up, planned among the others, and kept as a draft", async () => {
+    const ask = { vanId: "tern-l1h1", options: { ...DEFAULT_OPTIONS, bed: "across" }, openChoices: ["coats"] };
+    const sums = await post<{ jobs: number; conflicts: { text: string }[]; dates?: unknown }>("builds/try", ask);
+    expect(sums.jobs).toBeGreaterThan(50);
+    expect(sums.conflicts.map((c) => c.text).join()).toMatch(/1608 mm to sleep in/);
+    expect(sums.dates).toBeUndefined();
+    const planned = await post<{ dates: { decide: { label: string }[]; inTheWay: string[] } }>("builds/try", {
+      ...ask,
+      arrives: "2026-12-01T08:00",
+      due: "2027-03-01T17:00",
+    });
+    // One bay, no lift, no wash: the small house can't do all of it, and says why.
+    expect(planned.dates.inTheWay.join()).toMatch(/lift|wash|roof/);
+    expect(planned.dates.decide.map((d) => d.label)).toEqual(["Coats on furniture"]);
+    expect(await faultsOf(post("builds/try", { ...ask, arrives: "2027-03-01T17:00", due: "2026-12-01T08:00" }))).toEqual([
+      { path: "due", message: "has to be after the arrival" },
+    ]);
+    const d = await post("drafts", { data: { name: "Glass choir", step: 2 } });
+    await post("drafts", { id: d.id, data: { name: "Glass choir", step: 3 } });
+    expect((await myDrafts("lead")).map((x) => x.data)).toEqual([{ name: "Glass choir", step: 3 }]);
+    await perform("DELETE", ["drafts", d.id], {}, lead);
+    expect(await myDrafts("lead")).toEqual([]);
+  });
+});
+
+describe("what is written down", () => {
+  it("keeps decisions, deviations and faults, and refuses them by field", async () => {
+    const dev = { against: "base sheet", allowedBy: "Ines", touches: "seats" };
+    expect(await faultsOf(post(`builds/${id}/records`, { kind: "deviation", title: "Mat trimmed", data: dev }))).toEqual([
+      { path: "ticket", message: expect.stringMatching(/ticket holder/) },
+    ]);
+    await post(`builds/${id}/records`, { kind: "deviation", title: "Mat trimmed", data: { ...dev, ticket: "seats" } }, ines);
+    expect((await refused(post(`builds/${id}/records`, { kind: "decision", title: "x", data: { who: "y" } }, ines))).message).toMatch(
+      /the lead's/,
+    );
+    const fault = await post(
+      `builds/${id}/records`,
+      {
+        kind: "fault",
+        title: "Fan dead",
+        jobId: `${id}.OP-05`,
+        data: { causes: [{ cause: "polarity", test: "meter", result: "open" }], calls: [] },
+      },
+      ines,
+    );
+    const r = (await buildNow()).records.find((x) => x.id === fault.id)!;
+    const data = { causes: [{ cause: "polarity", test: "meter", result: "yes" }], calls: [{ text: "supplier says swap", at: "10:42" }] };
+    expect(await faultsOf(patch(`records/${r.id}`, { version: r.version, title: r.title, data, closed: true }))).toEqual([
+      { path: "outcome", message: expect.stringMatching(/say what it was/) },
+    ]);
+    await patch(`records/${r.id}`, { version: r.version, title: r.title, data: { ...data, outcome: "polarity" }, closed: true }, ines);
+    expect((await buildNow()).records.find((x) => x.id === fault.id)).toMatchObject({ closedAt: expect.any(Number), version: 2 });
+    expect((await refused(patch(`records/${r.id}`, { version: 1, title: r.title, data, closed: false }))).message).toMatch(/somebody else/);
+  });
+  it("keeps readings of the van, again over the old", async () => {
+    await post(`builds/${id}/readings`, { name: "widthWaist", mm: 1863 }, ines);
+    await post(`builds/${id}/readings`, { name: "widthWaist", mm: 1863, againMm: 1864 }, ines);
+    expect((await buildNow()).readings).toEqual([
+      expect.objectContaining({ name: "widthWaist", mm: 1863, againMm: 1864, readBy: "u-ines" }),
+    ]);
+    expect(await faultsOf(post(`builds/${id}/readings`, { name: "wingspan", mm: 3 }))).toEqual([expect.objectContaining({ path: "name" })]);
+    const [{ text }] = await rows<{ text: string }>(pool(), "SELECT text FROM event WHERE kind = 'van.read' ORDER BY id DESC LIMIT 1");
+    expect(text).toBe("Width at the waist: 1863 mm, 7 less than the template");
+  });
+});
+
+describe("what the card asks", () => {
+  it("keeps a cut closed until its questions are answered, each with a name", async () => {
+    const cut = async () => {
+      const s = await loadShop(pool());
+      const j = s.builds.find((b) => b.id === id)!.jobs.find((x) => x.code === "OP-05")!;
+      return startObstacles(s, j, [ines.fitterId!], "yard", 29_500_000).filter((o) => o.kind === "question");
+    };
+    expect((await cut())[0].text).toMatch(/^4 questions before the cut are open/);
+    for (const n of [1, 2, 3]) await post(`jobs/${id}.OP-05/answer`, { n, yes: true }, ines);
+    expect((await cut())[0].text).toMatch(/^1 question/);
+    await post(`jobs/${id}.OP-05/answer`, { n: 4, yes: true }, ines);
+    expect(await cut()).toEqual([]);
+    expect((await jobNow("OP-05")).questions[0]).toMatchObject({ answeredBy: "u-ines" });
+    expect((await refused(post(`jobs/${id}.OP-05/answer`, { n: 9, yes: true }))).message).toMatch(/no such question/);
+  });
+  it("counts pieces and leaves steps out by name, on a job under way only", async () => {
+    expect((await refused(post(`jobs/${id}.FR-03/pieces`, { done: 2 }, ines))).message).toMatch(/Start Wall battens first/);
+    await run(pool(), "UPDATE job SET state = 'started', started_at = ?, running_since = ? WHERE id = ?", [
+      toSql(29_000_000),
+      toSql(29_000_000),
+      `${id}.FR-03`,
+    ]);
+    await post(`jobs/${id}.FR-03/pieces`, { done: 2 }, ines);
+    const j = await jobNow("FR-03");
+    expect(j.pieces).toMatchObject({ done: 2, name: "batten" });
+    expect(await faultsOf(post(`jobs/${id}.FR-03/pieces`, { done: 999 }, ines))).toEqual([expect.objectContaining({ path: "done" })]);
+    const guard = j.steps.find((s) => s.does === "edge")!;
+    expect((await refused(post(`jobs/${id}.FR-03/waive`, { n: guard.n, why: "late" }, ines))).message).toMatch(/Only the lead/);
+    await post(`jobs/${id}.FR-03/waive`, { n: 1, why: "no joint plan: soft lining" }, ines);
+    expect((await jobNow("FR-03")).steps[0]).toMatchObject({ waivedWhy: "no joint plan: soft lining", doneBy: "u-ines" });
+  });
+  it("keeps what a job is done but for, until it is closed", async () => {
+    const { id: r } = await post(`jobs/${id}.OP-05/remainders`, { text: "second bead", before: `${id}.FR-02` }, ines);
+    const block = async () => {
+      const s = await loadShop(pool());
+      const j = s.builds.find((b) => b.id === id)!.jobs.find((x) => x.code === "FR-02")!;
+      return startObstacles(s, j, [], "yard", 29_500_000).filter((o) => o.kind === "remainder");
+    };
+    expect(await block()).toHaveLength(1);
+    expect(await faultsOf(post(`jobs/${id}.OP-05/remainders`, { text: "x", before: `${id}.ST-01` }, ines))).toEqual([
+      expect.objectContaining({ path: "before" }),
+    ]);
+    await post(`remainders/${r}/close`, {}, ines);
+    expect(await block()).toEqual([]);
+    expect((await refused(post(`remainders/${r}/close`, {}))).message).toMatch(/closed already/);
+  });
+});
+
+describe("house rules", () => {
+  it("are kept with the workshop", async () => {
+    const w = (await loadShop(pool())).workshop;
+    await patch("workshop/house", { version: w.version, house: { fixing: "inserts" }, hourRate: 62, currency: "£" });
+    expect((await loadShop(pool())).workshop).toMatchObject({ house: { fixing: "inserts" }, hourRate: 62, currency: "£" });
+    expect(
+      await faultsOf(patch("workshop/house", { version: w.version + 1, house: { fixing: "glue" }, hourRate: 1, currency: "£" })),
+    ).toEqual([expect.objectContaining({ path: "house.fixing" })]);
+  });
+});
