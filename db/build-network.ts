@@ -76,6 +76,7 @@ export const jobColumns = (j: JobRow) => ({
   time_box: j.timeBox,
   set_out: j.setOut,
   faults: j.faults,
+  undecided: j.undecided,
   leaves: j.leaves,
 });
 

@@ -114,3 +114,8 @@ async function writeShots(c: Conn, was: JobRow, j: JobRow): Promise<void> {
       }),
   );
 }
+
+/** Which open choices each job hangs on now. */
+export async function writeUndecided(c: Conn, jobs: readonly { id: string; undecided: readonly OptionKey[] }[]): Promise<void> {
+  for (const j of jobs) await run(c, "UPDATE job SET undecided = ? WHERE id = ?", [JSON.stringify(j.undecided), j.id]);
+}

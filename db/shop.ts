@@ -378,6 +378,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       timeBox: num(r.time_box),
       setOut: json(r.set_out),
       faults: json(r.faults),
+      undecided: json(r.undecided),
       leaves: json(r.leaves),
       state: r.state as JobState,
       startedAt: fromSqlOrNull(r.started_at as string | null),

@@ -9,6 +9,7 @@ import { random, seedOf } from "../core/rng";
 import { freshJob } from "../core/shop/from-network";
 import { shopMinutes } from "../core/shop/left";
 import type { JobRow, Shop } from "../core/shop/model";
+import { undecidedOf } from "../core/shop/open-choices";
 import { nameParts, toProblem } from "../core/shop/problem";
 import { DAY, type Zone, zoneOf } from "../core/time/zone";
 import { vans } from "../core/van/model";
@@ -43,6 +44,8 @@ export async function loadDemo(say: (text: string) => void = () => undefined): P
   const library = await transaction((t) => currentLibrary(t, now - 60 * DAY));
   for (const b of made.builds) {
     const arrives = workday(zone, now, -b.arrived) + 8 * 60;
+    const { geometry } = vans.find((v) => v.id === b.van)!;
+    const undecided = undecidedOf(b.open ?? [], b.options, geometry, library.jobs);
     await transaction((t) =>
       insertBuild(t, {
         id: b.id,
@@ -57,7 +60,10 @@ export async function loadDemo(say: (text: string) => void = () => undefined): P
         options: b.options,
         openChoices: b.open ?? [],
         libraryVersion: library.number,
-        jobs: buildNetwork(b.options, vans.find((v) => v.id === b.van)!.geometry, library.jobs).map((j, seq) => freshJob(b.id, j, seq)),
+        jobs: buildNetwork(b.options, geometry, library.jobs).map((j, seq) => ({
+          ...freshJob(b.id, j, seq),
+          undecided: undecided.get(j.code) ?? [],
+        })),
         suppliers: made.suppliers.map((s) => s.id),
       }),
     );

@@ -170,7 +170,7 @@ export const builds = [
     client: "Crumb & Ember",
     purpose: "market van with a bed",
     van: "drover-l3h2",
-    arrived: 9,
+    arrived: 7,
     slack: 5,
     weight: 1,
     options: options({ gas: "tank", heater: "gas", solar: 0, lettering: true, bed: "across", pods: true, cutFrom: "inside" }),

@@ -1,7 +1,7 @@
 // The whole story, from a new build to a published plan, by lead and fitter.
 
 import { expect, type Page, test } from "@playwright/test";
-import { picture, signIn } from "./people";
+import { choose, picture, signIn } from "./people";
 
 interface Problem {
   builds: {
@@ -60,7 +60,7 @@ test("from a new build to a published plan", async ({ page, browser }) => {
   const sums = page.getByRole("complementary", { name: "What it makes" });
   await expect(sums).toContainText("likely work");
   const before = (await sums.locator("dl").textContent()) ?? "";
-  await page.getByLabel("Gas: bottle in a locker").check({ force: true });
+  await choose(page, "Gas: bottle in a locker");
   await expect(sums.locator("dl")).not.toHaveText(before);
   await page.getByRole("button", { name: "How it is built", exact: true }).last().click();
   await page.getByRole("button", { name: "Look it over", exact: true }).last().click();
@@ -141,6 +141,15 @@ test("from a new build to a published plan", async ({ page, browser }) => {
     await expect(photos).toHaveCount(left - 1);
   }
   await expect(page.getByText("may be started; the plan follows")).toBeVisible();
+  // What can't be undone asks first, on the card; each answer carries a name.
+  await page.goto(`/card?job=${encodeURIComponent(next.id)}`);
+  const asked = page.getByRole("region", { name: /^Before you/ }).getByRole("button");
+  for (let i = 0; i < (await asked.count()); i++) {
+    await expect(async () => {
+      await asked.nth(i).click();
+      await expect(asked.nth(i)).toHaveAttribute("aria-pressed", "true", { timeout: 2000 });
+    }).toPass();
+  }
   await page.goto(sheet);
   await expect(page.locator(`[id="job-${next.id}"]`)).not.toContainText("Not to be started yet");
   await page.goto("/lanes");

@@ -9,6 +9,15 @@ export async function signIn(page: Page, name: string): Promise<void> {
   await page.waitForURL((u) => !u.pathname.startsWith("/sign-in"));
 }
 
+/** Chooses one answer of a build's choices, by a click on its card. */
+export async function choose(page: Page, label: string): Promise<void> {
+  await page
+    .locator("label")
+    .filter({ has: page.getByLabel(label, { exact: true }) })
+    .click();
+  await expect(page.getByLabel(label, { exact: true })).toBeChecked();
+}
+
 /** No serious fault of accessibility on the page as it stands. */
 export async function expectAccessible(page: Page): Promise<void> {
   await page.addScriptTag({ content: AxeBuilder.source });

@@ -100,7 +100,7 @@ export async function tryBuild(ask: NewBuildAsk): Promise<NewBuildSums> {
       const will = finishOf(b.id);
       return was !== will ? [{ build: b.name, before: was, after: will }] : [];
     }),
-    decide: openChoices(zone, build, van.geometry, library.jobs, plan).map((c) => ({
+    decide: openChoices(zone, build, van.geometry, library.jobs, plan, shop.suppliers).map((c) => ({
       label: c.label,
       by: c.by === null ? null : zone.show(c.by),
     })),

@@ -88,7 +88,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     zoneJobs: b.jobs.filter((j) => j.place === "van").map((j) => zoneJob(b, j, spans)),
     span: { from: b.arrives, to: Math.max(now, b.arrives + 1440, ...ends) },
     options: b.options,
-    openChoices: openChoices(zone, b, template.geometry, await libraryOf(b.libraryVersion), plan),
+    openChoices: openChoices(zone, b, template.geometry, await libraryOf(b.libraryVersion), plan, shop.suppliers),
     openKeys: b.openChoices,
     conflicts: conflictsOf(b.options, van.geometry),
     house: shop.workshop.house,
@@ -144,7 +144,8 @@ function zoneJob(b: BuildRow, j: JobRow, spans: ReadonlyMap<string, { from: numb
     keepOff: j.hold.keepOff,
     still: j.hold.still,
     closes: CLOSING.has(j.irreversible ?? ""),
-    openProof: openShots(j).length,
+    // Of what is still to be done no photo can be missing yet.
+    openProof: j.state === "done" ? openShots(j).length : 0,
     coveredFrom: covering.length ? Math.min(...covering) : null,
   };
 }

@@ -10,7 +10,8 @@ export async function allOpenChoices({ shop, zone, working, published }: State):
   const out = new Map<string, OpenChoice[]>();
   for (const b of shop.builds) {
     const van = shop.vans.find((v) => v.id === b.vanId);
-    if (b.openChoices.length && van) out.set(b.id, openChoices(zone, b, van.geometry, await libraryOf(b.libraryVersion), plan));
+    if (b.openChoices.length && van)
+      out.set(b.id, openChoices(zone, b, van.geometry, await libraryOf(b.libraryVersion), plan, shop.suppliers));
   }
   return out;
 }

@@ -123,8 +123,11 @@ describe("lanesView", () => {
       }),
       [],
     );
-    expect(view.jobs["a.OP-04"].covers).toEqual([{ name: "Set out every opening", asked: 1, approved: 1, waiting: 0 }]);
-    expect(view.lanes[0].stops.find((s) => s.jobId === "a.OP-04")!.missing).toBe(0);
+    expect(view.jobs["a.OP-04"].covers).toEqual([
+      { name: "Set out every opening", asked: 1, approved: 1, waiting: 0 },
+      { name: "Units unpacked, counted, run", asked: 1, approved: 0, waiting: 0 },
+    ]);
+    expect(view.lanes[0].stops.find((s) => s.jobId === "a.OP-04")!.missing).toBe(1);
   });
 });
 

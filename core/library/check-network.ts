@@ -49,7 +49,7 @@ export function cycleIn(jobs: readonly NetworkJob[]): string[] | undefined {
 
 /**
  * Faults of a network: a cycle; a job that covers another without waiting for it, or one without a photo to be taken
- * before; a job that leads nowhere (nothing but the last job of all may have no follower).
+ * before; a photo asked before close-up of what nothing closes; a job that leads nowhere (nothing but the last job of all may have no follower).
  */
 export function checkNetwork(jobs: readonly NetworkJob[]): Fault[] {
   const cycle = cycleIn(jobs);
@@ -63,6 +63,10 @@ export function checkNetwork(jobs: readonly NetworkJob[]): Fault[] {
       if (!by.get(c)?.proof.some((p) => p.beforeCloseUp))
         faults.push({ path: `${j.code}.covers`, message: `covers ${c}, which has no photo to be taken before` });
     }
+  const covered = new Set(jobs.flatMap((j) => j.covers));
+  for (const j of jobs)
+    if (j.proof.some((p) => p.beforeCloseUp) && !covered.has(j.code))
+      faults.push({ path: `${j.code}.proof`, message: "asks for a photo before close-up, but nothing closes it up" });
   const last = jobs.at(-1);
   if (last) {
     const all = before.get(last.code)!;

@@ -17,21 +17,27 @@ export function putJob(jobs: readonly Entry[], job: Entry, like?: string): Entry
   });
 }
 
-/** The library without a job: what waited for it waits for what it waited for; nothing covers it or leaves it anything any more. */
+/**
+ * The library without a job: what waited for it waits for what it waited for, and what it closed up is closed up by
+ * those that come next (by what can't be undone among them, if there is any); nothing covers it or leaves it anything.
+ */
 export function dropJob(jobs: readonly Entry[], code: string): Entry[] {
   const gone = jobs.find((j) => j.code === code);
   if (!gone) return [...jobs];
+  const next = jobs.filter((j) => j.after.some((a) => a.job === code));
+  const closing = next.some((j) => j.irreversible) ? next.filter((j) => j.irreversible) : next;
   return jobs
     .filter((j) => j !== gone)
     .map((j) => {
-      if (!j.after.some((a) => a.job === code) && !j.covers?.some((c) => c.job === code) && !j.remainders?.some((r) => r.before === code))
-        return j;
       const own = j.after.filter((a) => a.job !== code);
-      const inherited = own.length < j.after.length ? gone.after.filter((a) => a.job !== j.code && !own.some((o) => o.job === a.job)) : [];
+      const after =
+        own.length < j.after.length ? [...own, ...gone.after.filter((a) => a.job !== j.code && !own.some((o) => o.job === a.job))] : own;
+      const covers = (j.covers ?? []).filter((c) => c.job !== code);
+      const heirs = closing.includes(j) ? (gone.covers ?? []).filter((c) => c.job !== j.code && !covers.some((o) => o.job === c.job)) : [];
       return {
         ...j,
-        after: [...own, ...inherited],
-        ...(j.covers ? { covers: j.covers.filter((c) => c.job !== code) } : {}),
+        after,
+        ...(j.covers || heirs.length ? { covers: [...covers, ...heirs] } : {}),
         ...(j.remainders ? { remainders: j.remainders.filter((r) => r.before !== code) } : {}),
       };
     });

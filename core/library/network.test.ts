@@ -260,10 +260,12 @@ describe("checkNetwork", () => {
     expect(cycleIn(jobs)).toContain("ST-04");
     expect(checkNetwork(jobs)[0].message).toMatch(/waits for itself: .*ST-01/);
     const loose = structuredClone(of({}));
-    job(loose, "SV-14").covers = ["ST-04"];
+    job(loose, "SV-14").covers.push("ST-04");
+    job(loose, "SV-05").covers = job(loose, "SV-05").covers.filter((c) => c !== "PA-03");
     for (const j of loose) j.after = j.after.filter((a) => a.job !== "FR-07");
     expect(checkNetwork(loose).map((f) => f.message)).toEqual([
       "covers ST-04, which has no photo to be taken before",
+      "asks for a photo before close-up, but nothing closes it up",
       "leads nowhere: SV-14 does not wait for it",
     ]);
   });

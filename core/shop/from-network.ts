@@ -47,6 +47,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
     timeBox: j.timeBox ?? TIME_BOX,
     setOut: j.setOut ?? [],
     faults: j.faults ?? [],
+    undecided: [],
     leaves: j.remainders.map((r) => ({ text: r.text, before: jobId(build, r.before) })),
     state: "todo",
     startedAt: null,

@@ -150,6 +150,8 @@ export interface JobRow {
   /** Calculators of the Set-out view that give its numbers. */
   setOut: string[];
   faults: { sign: string; causes: { cause: string; test: string }[] }[];
+  /** Open choices of the client that would make it another job: it is not begun before they are made. */
+  undecided: OptionKey[];
   /** What it may be done but for, and before which job that has to be closed. */
   leaves: { text: string; before: string }[];
   state: JobState;

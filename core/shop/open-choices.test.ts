@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 import { library } from "../library/library";
 import type { Plan } from "../plan/model";
 import { vans } from "../van/model";
-import { openChoices } from "./open-choices";
+import { openChoices, undecidedOf } from "./open-choices";
+import { obstacles } from "./ready";
 import { at, done, NOW, testShop, zone } from "./testing/shop";
 
 const plan = (starts: Record<string, string>) =>
@@ -31,5 +32,26 @@ describe("choices not made yet", () => {
     const [bed] = openChoices(zone, b, vans[1].geometry, library, undefined);
     expect(bed.passed).toEqual(["Bed rails and frame"]);
     expect([bed.first, bed.by]).toEqual([null, null]);
+  });
+  it("leave time to order what hangs on them", () => {
+    const shop = testShop();
+    const b = { ...shop.builds[0], openChoices: ["bed" as const] };
+    for (const j of b.jobs) if (j.code === "FR-06" || j.code === "FU-08") for (const p of j.parts) p.state = "needed";
+    const starts = plan({ "a.FR-06": "2027-03-15T09:30", "a.FU-08": "2027-03-15T09:30" });
+    // the supplier's likely five days before that Monday is Wednesday 10; three working days before is Friday 5
+    expect(openChoices(zone, b, vans[1].geometry, library, starts, shop.suppliers)[0].by).toBe(at("2027-03-05T09:30"));
+  });
+  it("keep the jobs that hang on them from being begun", () => {
+    const shop = testShop();
+    const undecided = undecidedOf(["bed"], shop.builds[0].options, vans[1].geometry, library);
+    expect([...undecided]).toEqual([
+      ["FR-06", ["bed"]],
+      ["FU-08", ["bed"]],
+    ]);
+    const rails = shop.builds[0].jobs.find((j) => j.code === "FR-06")!;
+    rails.undecided = ["bed"];
+    expect(obstacles(shop, rails, NOW).filter((o) => o.kind === "choice")).toEqual([
+      { kind: "choice", text: "the client has not decided: bed" },
+    ]);
   });
 });

@@ -3,14 +3,14 @@
 import { choiceOf, sayChoice } from "../library/choices";
 import { hangingOn } from "../library/impact";
 import type { Entry } from "../library/library";
-import type { OptionKey } from "../library/options";
+import type { OptionKey, Options } from "../library/options";
 import type { Plan } from "../plan/model";
-import type { Zone } from "../time/zone";
+import { DAY, type Zone } from "../time/zone";
 import type { Geometry } from "../van/model";
 import { jobId } from "./from-network";
-import type { BuildRow } from "./model";
+import type { BuildRow, JobRow, SupplierRow } from "./model";
 
-/** Working days between an answer and the first job that needs it. */
+/** Working days between an answer and the first order or job that needs it. */
 export const REACTION_DAYS = 3;
 
 export interface OpenChoice {
@@ -37,13 +37,32 @@ function workingDaysBefore(zone: Zone, at: number, days: number): number {
   return zone.dayStart(day) + (at - zone.dayStart(zone.dayOf(at)));
 }
 
-/** The open choices of a build, soonest first. */
+/** The longest likely way of a part of the job that is not ordered yet. */
+function leadMinutes(job: JobRow, suppliers: readonly SupplierRow[]): number {
+  const days = job.parts.filter((p) => p.state === "needed").map((p) => suppliers.find((s) => s.id === p.supplierId)?.leadLikelyDays ?? 0);
+  return Math.max(0, ...days) * DAY;
+}
+
+/** Which open choices each job hangs on, by code: what the store keeps with the jobs. */
+export function undecidedOf(
+  open: readonly OptionKey[],
+  options: Options,
+  geometry: Geometry,
+  library: readonly Entry[],
+): Map<string, OptionKey[]> {
+  const out = new Map<string, OptionKey[]>();
+  for (const key of open) for (const code of hangingOn(key, options, geometry, library)) out.set(code, [...(out.get(code) ?? []), key]);
+  return out;
+}
+
+/** The open choices of a build, soonest first; the last moment leaves time to order what hangs on it. */
 export function openChoices(
   zone: Zone,
   build: BuildRow,
   geometry: Geometry,
   library: readonly Entry[],
   plan: Plan | undefined,
+  suppliers: readonly SupplierRow[] = [],
 ): OpenChoice[] {
   const byId = new Map(build.jobs.map((j) => [j.id, j]));
   const starts = new Map((plan?.jobs ?? []).map((j) => [j.id, zone.parse(j.start)]));
@@ -53,6 +72,11 @@ export function openChoices(
       const todo = jobs.filter((j) => j.state === "todo");
       const planned = todo.flatMap((j) => starts.get(j.id) ?? []);
       const first = planned.length ? Math.min(...planned) : null;
+      // What hangs on it is ordered only after the answer: each job's own parts count back from its start.
+      const latest = todo.flatMap((j) => {
+        const start = starts.get(j.id);
+        return start === undefined ? [] : workingDaysBefore(zone, start - leadMinutes(j, suppliers), REACTION_DAYS);
+      });
       return {
         key,
         label: choiceOf(key).label,
@@ -60,7 +84,7 @@ export function openChoices(
         holds: todo.map(({ id, name }) => ({ id, name })),
         passed: jobs.filter((j) => j.state !== "todo").map((j) => j.name),
         first,
-        by: first === null ? null : workingDaysBefore(zone, first, REACTION_DAYS),
+        by: latest.length ? Math.min(...latest) : null,
       };
     })
     .sort((a, b) => (a.by ?? Infinity) - (b.by ?? Infinity));

@@ -37,6 +37,7 @@ describe("obstacles", () => {
     done(shop, [...STRIP, "OP-01", "OP-02", "OP-03"], NOW - 600);
     const fan = job(shop, "OP-04");
     const shot = job(shop, "OP-01").shots[0];
+    job(shop, "OP-02").shots[0].photos.push(photo("approved"));
     expect(obstacles(shop, fan, NOW).map((o) => o.text)).toEqual([expect.stringContaining("still to be taken")]);
     shot.photos.push(photo(null));
     expect(obstacles(shop, fan, NOW)[0].text).toContain("waits for the lead");
@@ -61,7 +62,7 @@ describe("what a job asks first, and what it must not bury", () => {
     const shop = testShop();
     done(shop, [...STRIP, "OP-01", "OP-02", "OP-03"], NOW - 600);
     const fan = job(shop, "OP-04");
-    job(shop, "OP-01").shots[0].photos.push(photo("approved"));
+    for (const code of ["OP-01", "OP-02"]) job(shop, code).shots[0].photos.push(photo("approved"));
     fan.questions[1].answeredAt = null;
     expect(obstacles(shop, fan, NOW)).toEqual([
       { kind: "question", text: expect.stringMatching(/^1 question before the cut is open: Outline agreed/) },
@@ -107,7 +108,7 @@ describe("startObstacles", () => {
   it("refuses wet, dark and cold places", () => {
     const shop = testShop();
     done(shop, [...STRIP, "OP-01", "OP-02", "OP-03"], NOW - 600);
-    job(shop, "OP-01").shots[0].photos.push(photo("approved"));
+    for (const code of ["OP-01", "OP-02"]) job(shop, code).shots[0].photos.push(photo("approved"));
     shop.builds[0].at = "b2";
     const fan = job(shop, "OP-04");
     expect(startObstacles(shop, fan, ["ines", "teo"], "b2", NOW)).toEqual([]);

@@ -1,5 +1,6 @@
 // Whether a job may be started now, and if not, what is in the way, in words.
 
+import { choiceOf } from "../library/choices";
 import { sayClock, sayDay, sayTime } from "../plan/words";
 import { zoneOf } from "../time/zone";
 import type { JobRow, Shop } from "./model";
@@ -8,7 +9,19 @@ import { partWords } from "./problem";
 import { openShots, shotState } from "./proof";
 
 export interface Obstacle {
-  kind: "predecessor" | "hold" | "proof" | "part" | "place" | "crew" | "state" | "remark" | "conditions" | "question" | "remainder";
+  kind:
+    | "predecessor"
+    | "hold"
+    | "proof"
+    | "part"
+    | "place"
+    | "crew"
+    | "state"
+    | "remark"
+    | "conditions"
+    | "question"
+    | "remainder"
+    | "choice";
   text: string;
 }
 
@@ -41,6 +54,8 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
     });
   }
   if (lastPart(job.parts, shop.suppliers, now, shop.workshop.goodsInMinutes)) out.push({ kind: "part", text: partWords(shop, job, now)! });
+  if (job.state === "todo")
+    for (const key of job.undecided) out.push({ kind: "choice", text: `the client has not decided: ${choiceOf(key).label.toLowerCase()}` });
   const open = job.questions.filter((q) => q.answeredAt === null);
   if (open.length && job.state === "todo")
     out.push({

@@ -31,6 +31,7 @@ ALTER TABLE job
   ADD COLUMN time_box DECIMAL(4,2) NOT NULL DEFAULT 2 COMMENT 'times likely; worked longer, it asks for a decision',
   ADD COLUMN set_out JSON NOT NULL DEFAULT '[]',
   ADD COLUMN faults JSON NOT NULL DEFAULT '[]' COMMENT 'fault cards it knows',
+  ADD COLUMN undecided JSON NOT NULL DEFAULT '[]' COMMENT 'open choices of the client that would make it another job',
   ADD COLUMN leaves JSON NOT NULL DEFAULT '[]' COMMENT 'what it may leave behind, and before which job that has to be closed',
   ADD CHECK ((pieces IS NULL) = (piece_name IS NULL)),
   ADD CHECK (pieces IS NULL OR pieces_done <= pieces);

@@ -5,6 +5,7 @@ import { conflictsOf } from "@/core/library/conflicts";
 import { buildNetwork } from "@/core/library/network";
 import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
 import { freshJob } from "@/core/shop/from-network";
+import { undecidedOf } from "@/core/shop/open-choices";
 import { insertBuild } from "@/db/build-network";
 import { currentLibrary } from "@/db/library";
 import { rows, run, toSql } from "@/db/pool";
@@ -74,7 +75,11 @@ export const buildActions = [
           throw badField("name", "is taken by another build in the shop");
         const id = slug(b.name);
         const library = await currentLibrary(x.c, x.now);
-        const jobs = buildNetwork(b.options, van.geometry, library.jobs).map((j, seq) => freshJob(id, j, seq));
+        const undecided = undecidedOf(b.openChoices ?? [], b.options, van.geometry, library.jobs);
+        const jobs = buildNetwork(b.options, van.geometry, library.jobs).map((j, seq) => ({
+          ...freshJob(id, j, seq),
+          undecided: undecided.get(j.code) ?? [],
+        }));
         await insertBuild(x.c, {
           id,
           name: b.name.trim(),

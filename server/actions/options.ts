@@ -3,7 +3,9 @@
 import { v7 } from "uuid";
 import { sayChoice } from "@/core/library/choices";
 import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
-import { writeOptionChange } from "@/db/change-options";
+import { undecidedOf } from "@/core/shop/open-choices";
+import { writeOptionChange, writeUndecided } from "@/db/change-options";
+import { jobsOfVersion } from "@/db/library";
 import { insert, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, change, is } from "../action";
@@ -36,6 +38,12 @@ export const optionActions = [
           b.openChoices,
           work,
           shop.suppliers.map((s) => s.id),
+        );
+        const van = shop.vans.find((v) => v.id === build.vanId)!;
+        const undecided = undecidedOf(b.openChoices, b.options, van.geometry, await jobsOfVersion(x.c, build.libraryVersion));
+        await writeUndecided(
+          x.c,
+          work.jobs.map((j) => ({ id: j.id, undecided: undecided.get(j.code) ?? [] })),
         );
         if (!keys.length) {
           await x.event({

@@ -19,6 +19,9 @@ const LEGEND: [ZoneState, string, React.CSSProperties][] = [
   ["closed", "closed", { background: "color-mix(in srgb, var(--green) 30%, transparent)", border: "1px solid var(--green)" }],
 ];
 
+/** The slider moves by two hours. */
+const STEP = DAY / 12;
+
 const PAIRS: ViewName[][] = [
   ["plan", "left", "right"],
   ["roof", "under", "rear"],
@@ -26,6 +29,7 @@ const PAIRS: ViewName[][] = [
 
 export function VanPanel({ view }: { view: BuildView }) {
   const [at, setAt] = useState(Math.min(Math.max(view.now, view.span.from), view.span.to));
+  const last = view.span.from + Math.ceil((view.span.to - view.span.from) / STEP) * STEP;
   const [pair, setPair] = useState(0);
   const [fitted, setFitted] = useState(false);
   const { zones, still } = useMemo(() => zonesAt(view.zoneJobs, at), [view.zoneJobs, at]);
@@ -50,8 +54,8 @@ export function VanPanel({ view }: { view: BuildView }) {
           aria-label="Day from arrival to handover"
           aria-valuetext={time(view.zone, at)}
           min={view.span.from}
-          max={view.span.to}
-          step={DAY / 12}
+          max={last}
+          step={STEP}
           value={at}
           onChange={(e) => setAt(Number(e.target.value))}
           className="min-w-40 flex-1 accent-pine"
