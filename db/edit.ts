@@ -4,7 +4,20 @@ import { type Conn, rows, run } from "./pool";
 
 type Value = string | number | boolean | null;
 
-const TABLES = new Set(["workshop", "calendar", "bay", "fitter", "supplier", "build", "job", "part_line", "proof_shot", "user", "record"]);
+const TABLES = new Set([
+  "workshop",
+  "calendar",
+  "bay",
+  "fitter",
+  "supplier",
+  "build",
+  "job",
+  "part_line",
+  "proof_shot",
+  "user",
+  "record",
+  "tool",
+]);
 
 /**
  * Sets columns of one row and raises its version. Returns undefined when done, else the values that

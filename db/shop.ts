@@ -15,6 +15,7 @@ import type {
   ReadingRow,
   Shop,
   SupplierRow,
+  ToolRow,
   VanRow,
   WeatherRow,
   Workshop,
@@ -73,16 +74,17 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
 export async function loadShop(c: Conn | Pool): Promise<Shop> {
   const workshop = await loadWorkshop(c);
   if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
-  const [calendars, bays, fitters, vans, suppliers, weather, builds] = await Promise.all([
+  const [calendars, bays, fitters, vans, suppliers, tools, weather, builds] = await Promise.all([
     loadCalendars(c),
     loadBays(c),
     loadFitters(c),
     loadVans(c),
     loadSuppliers(c),
+    loadTools(c),
     loadWeather(c),
     loadBuilds(c),
   ]);
-  return { workshop, calendars, bays, fitters, vans, suppliers, weather, builds };
+  return { workshop, calendars, bays, fitters, vans, suppliers, tools, weather, builds };
 }
 
 async function loadCalendars(c: Conn | Pool): Promise<CalendarRow[]> {
@@ -175,6 +177,17 @@ async function loadSuppliers(c: Conn | Pool): Promise<SupplierRow[]> {
     leadBestDays: num(r.lead_best_days),
     leadLikelyDays: num(r.lead_likely_days),
     leadWorstDays: num(r.lead_worst_days),
+    version: num(r.version),
+  }));
+}
+
+async function loadTools(c: Conn | Pool): Promise<ToolRow[]> {
+  return (await rows<Raw>(c, "SELECT * FROM tool ORDER BY name")).map((r) => ({
+    id: text(r.id),
+    name: text(r.name),
+    pieces: num(r.pieces),
+    state: r.state as ToolRow["state"],
+    note: text(r.note),
     version: num(r.version),
   }));
 }

@@ -18,6 +18,7 @@ import { currentLibrary } from "../db/library";
 import { loadPlan, savePlan } from "../db/plans";
 import { insert, pool, rows, run, toSql, transaction } from "../db/pool";
 import { loadShop } from "../db/shop";
+import { insertTools } from "../db/tools";
 import { insertVans } from "../db/vans";
 import { saveForecast } from "../db/weather";
 import { nowMinute } from "../server/clock";
@@ -176,6 +177,7 @@ async function people(zone: Zone, now: number): Promise<void> {
       })),
     );
     await insertVans(t);
+    await insertTools(t, { grinder: 2, laser: 2, jigsaw: 2, "plunge saw": 2, crimper: 2, clamps: 3, "torque wrench": 2 });
     await saveForecast(t, forecast(w, zone, now, 14), now);
     const away = workday(zone, now, 6);
     await insert(t, "absence", [

@@ -5,7 +5,7 @@ import type { BuildRow, Shop } from "../core/shop/model";
 import type { BuildRecord } from "../core/shop/records";
 import { DAY } from "../core/time/zone";
 import { READINGS } from "../core/van/readings";
-import { type Conn, insert, pool, toSql, transaction } from "../db/pool";
+import { type Conn, insert, pool, run, toSql, transaction } from "../db/pool";
 import { loadShop } from "../db/shop";
 import { LEAD } from "./people";
 
@@ -40,6 +40,8 @@ async function readings(t: Conn, shop: Shop, b: BuildRow, now: number): Promise<
 }
 
 async function records(t: Conn, shop: Shop, now: number): Promise<void> {
+  await run(t, "UPDATE tool SET state = 'blunt', note = 'new blades come on Friday' WHERE name = 'thicknesser'");
+  await run(t, "UPDATE tool SET state = 'lent', note = 'at the boatyard till Thursday' WHERE name = 'tile cutter'");
   const has = (build: string, code: string) => shop.builds.find((b) => b.id === build)?.jobs.find((j) => j.code === code)?.id ?? null;
   const row = (
     build: string,

@@ -37,7 +37,19 @@ const SHOTS: Shot[] = [
   },
   { name: "builds", path: "/builds" },
   { name: "build", path: "/builds/coast-rangers" },
-  { name: "add-a-build", path: "/builds/new" },
+  { name: "build-choices", path: "/builds/darkroom-van?tab=choices" },
+  { name: "build-van", path: "/builds/field-vet?tab=van" },
+  {
+    name: "add-a-build",
+    path: "/builds/new",
+    before: async (p) => {
+      await p.getByLabel("Name of the build").fill("Glass choir");
+      await p.getByLabel("Client").fill("Ada Penrose");
+      await p.getByRole("button", { name: "What it gets" }).first().click();
+      await p.getByText("likely work").waitFor();
+    },
+  },
+  { name: "library", path: "/workshop/library?job=OP-04" },
   {
     name: "lanes-fitters",
     path: "/lanes",

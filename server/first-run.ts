@@ -5,6 +5,7 @@ import { v7 } from "uuid";
 import { zoneOf } from "@/core/time/zone";
 import { addEvent } from "@/db/events";
 import { insert, pool, rows, transaction } from "@/db/pool";
+import { insertTools } from "@/db/tools";
 import { insertVans } from "@/db/vans";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
@@ -50,6 +51,7 @@ export async function firstRun(name: string, zoneName: string): Promise<{ login:
       { id: "supplier", name: "Supplier to be named", lead_best_days: 2, lead_likely_days: 5, lead_worst_days: 14 },
     ]);
     await insertVans(c);
+    await insertTools(c);
     await insert(c, "user", [{ id: "lead", login: "lead", name: "Lead", role: "lead", password_hash }]);
     await saveForecast(c, forecast(PLACE, zone, now, 14), now);
     await addEvent(c, now, { userId: "lead", kind: "workshop.made", entity: "workshop", entityId: "workshop", text: `${name} set up` });

@@ -346,6 +346,26 @@ describe("what the card asks", () => {
   });
 });
 
+describe("shared tools", () => {
+  it("are there from the start, change by version, and stop the jobs that book them", async () => {
+    const nibbler = (await loadShop(pool())).tools.find((t) => t.name === "nibbler")!;
+    expect(nibbler).toMatchObject({ state: "sound", pieces: 1 });
+    await patch(`tools/${nibbler.id}`, { version: 1, name: "nibbler", pieces: 1, state: "broken", note: "punch chipped" });
+    expect(
+      (await refused(patch(`tools/${nibbler.id}`, { version: 1, name: "nibbler", pieces: 1, state: "sound", note: "" }))).message,
+    ).toMatch(/somebody else/);
+    const s = await loadShop(pool());
+    const pods = s.builds.flatMap((b) => b.jobs).find((j) => j.code === "OP-06a" && j.state === "todo")!;
+    expect(startObstacles(s, pods, [], "yard", 29_500_000).map((o) => o.text)).toContain("the nibbler is broken: punch chipped");
+    expect(await faultsOf(post("tools", { name: "nibbler", pieces: 1, state: "sound", note: "" }))).toEqual([
+      { path: "name", message: "is there already" },
+    ]);
+    expect(await faultsOf(post("tools", { name: "pull saw", pieces: 0, state: "sharp", note: "" }))).toHaveLength(2);
+    await post("tools", { name: "pull saw", pieces: 2, state: "sound", note: "" });
+    expect((await loadShop(pool())).tools.map((t) => t.name)).toContain("pull saw");
+  });
+});
+
 describe("house rules", () => {
   it("are kept with the workshop", async () => {
     const w = (await loadShop(pool())).workshop;

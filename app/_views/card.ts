@@ -6,6 +6,7 @@ import type { JobRow } from "@/core/shop/model";
 import { startObstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { opensSkin, skinClock } from "@/core/shop/skin";
+import { readingStates } from "@/core/van/readings";
 import type { State } from "@/server/planning";
 import { pulse } from "@/server/pulse";
 import type { CardJob, CardView } from "@/ui/card/view";
@@ -82,6 +83,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
         : from === null
           ? null
           : from + length;
+  const van = shop.vans.find((v) => v.id === build.vanId);
   const covering = build.jobs.filter((k) => k.covers.includes(j.id)).map((k) => k.name);
   return {
     id: j.id,
@@ -116,6 +118,8 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     }),
     laterJobs: build.jobs.filter((k) => k.state === "todo" && k.id !== j.id).map(({ id, name }) => ({ id, name })),
     remainders: j.remainders.map((r) => r.text),
+    readings: van && j.setOut.includes("check-in") ? readingStates(van.geometry, build.readings) : null,
+    buildId: build.id,
     overBox: overBox(state, j),
     cautions: j.cautions,
     kit: j.kit,

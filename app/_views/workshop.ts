@@ -46,6 +46,10 @@ export async function workshopView({ shop, zone, now }: State): Promise<Workshop
       fitterId: u.fitterId,
       retired: u.retired,
     })),
+    tools: shop.tools.map((t) => ({
+      ...t,
+      jobs: shop.builds.flatMap((b) => b.jobs).filter((j) => j.state !== "done" && j.tools.includes(t.name)).length,
+    })),
     skills: [...new Set([...asked, ...shop.fitters.flatMap((f) => Object.keys(f.skills))])].sort(),
     weather: shop.weather
       .filter((d) => d.date >= today)

@@ -109,7 +109,7 @@ const entry = {
     steps: {
       type: "array",
       minItems: 5,
-      maxItems: 14,
+      maxItems: 16,
       items: {
         type: "object",
         additionalProperties: false,

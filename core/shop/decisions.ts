@@ -11,7 +11,18 @@ import { openShots, shotState } from "./proof";
 import { count, crewNames, placeName, sayMinutes } from "./say";
 import { opensSkin, SHEET_MINUTES, skinClock } from "./skin";
 
-export type DecisionKind = "skin" | "proof" | "part" | "order" | "remark" | "move" | "unplaced" | "choice" | "time-box" | "remainder";
+export type DecisionKind =
+  | "skin"
+  | "proof"
+  | "part"
+  | "order"
+  | "remark"
+  | "move"
+  | "unplaced"
+  | "choice"
+  | "time-box"
+  | "remainder"
+  | "tool";
 
 export interface Decision {
   kind: DecisionKind;
@@ -76,6 +87,7 @@ export function decisions(
       if (j.state !== "started" && start < now + LATE_PART_DAYS * DAY) out.push(...partsOf(x, b, j, start));
       out.push(...ordersOf(x, b, j, start));
       if (j.state === "todo" && start < now + PROOF_DAYS * DAY) out.push(...remaindersOf(b, j, start));
+      if (j.state !== "started" && start < now + PART_DAYS * DAY) out.push(...toolsOf(x, b, j, start));
     }
     out.push(...choicesOf(x, b, open.get(b.id) ?? []));
     out.push(...moveOf(x, b, plan));
@@ -103,10 +115,11 @@ export function decisions(
     skin: 3,
     proof: 4,
     remainder: 5,
-    part: 6,
-    choice: 7,
-    move: 8,
-    order: 9,
+    tool: 6,
+    part: 7,
+    choice: 8,
+    move: 9,
+    order: 10,
   };
   const when = (d: Decision) => d.by ?? now;
   return out.sort((a, b) => Number(when(a) > x.night) - Number(when(b) > x.night) || when(a) - when(b) || rank[a.kind] - rank[b.kind]);
@@ -163,6 +176,23 @@ function remaindersOf(b: BuildRow, j: JobRow, start: Minute): Decision[] {
         jobId: from.id,
       })),
   );
+}
+
+/** Tools that are not sound, before the next job that books them. */
+function toolsOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
+  return x.shop.tools
+    .filter((t) => t.state !== "sound" && j.tools.includes(t.name))
+    .map((t) => ({
+      kind: "tool" as const,
+      mark: "T",
+      tone: "amber" as const,
+      who: b.name,
+      title: `the ${t.name} is ${t.state}`,
+      detail: `${j.name} books it${t.note ? ` · ${t.note}` : ""}`,
+      by: start,
+      buildId: b.id,
+      jobId: j.id,
+    }));
 }
 
 /** Choices that a client has to make soon, or should have made. */

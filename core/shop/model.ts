@@ -245,6 +245,16 @@ export interface SupplierRow {
   version: number;
 }
 
+/** A shared tool that jobs book by its name; one that is not sound stops them. */
+export interface ToolRow {
+  id: string;
+  name: string;
+  pieces: number;
+  state: "sound" | "blunt" | "broken" | "lent";
+  note: string;
+  version: number;
+}
+
 export interface Shop {
   workshop: Workshop;
   calendars: CalendarRow[];
@@ -252,6 +262,7 @@ export interface Shop {
   fitters: FitterRow[];
   vans: VanRow[];
   suppliers: SupplierRow[];
+  tools: ToolRow[];
   weather: WeatherRow[];
   builds: BuildRow[];
 }

@@ -89,6 +89,23 @@ describe("what a job asks first, and what it must not bury", () => {
   });
 });
 
+describe("shared tools", () => {
+  it("stop a job when they are not sound, or when all of them are in use", () => {
+    const shop = testShop();
+    const window = job(shop, "OP-06a");
+    const tool = (list: { kind: string; text: string }[]) => list.filter((o) => o.kind === "tool").map((o) => o.text);
+    expect(tool(obstacles(shop, window, NOW))).toEqual([]);
+    shop.tools[0] = { ...shop.tools[0], state: "lent", note: "to the boatyard till Friday" };
+    expect(tool(obstacles(shop, window, NOW))).toEqual(["the nibbler is lent: to the boatyard till Friday"]);
+    shop.tools[0] = { ...shop.tools[0], state: "sound" };
+    const other = { ...structuredClone(window), id: "b.OP-06a", buildId: "b", name: "Window of b", state: "started" as const };
+    shop.builds.push({ ...shop.builds[0], id: "b", jobs: [other] });
+    expect(tool(startObstacles(shop, window, ["ines", "teo"], "b1", NOW))).toEqual(["the nibbler is in use on Window of b"]);
+    shop.tools[0].pieces = 2;
+    expect(tool(startObstacles(shop, window, ["ines", "teo"], "b1", NOW))).toEqual([]);
+  });
+});
+
 describe("startObstacles", () => {
   it("lets a ready job begin with a crew that can do it", () => {
     const shop = testShop();

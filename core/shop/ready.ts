@@ -21,7 +21,8 @@ export interface Obstacle {
     | "conditions"
     | "question"
     | "remainder"
-    | "choice";
+    | "choice"
+    | "tool";
   text: string;
 }
 
@@ -65,6 +66,9 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
   for (const other of byId.values())
     for (const r of other.remainders)
       if (r.before === job.id) out.push({ kind: "remainder", text: `${other.name} is done but for: ${r.text}` });
+  for (const t of shop.tools)
+    if (t.state !== "sound" && job.tools.includes(t.name) && job.state !== "started")
+      out.push({ kind: "tool", text: `the ${t.name} is ${t.state}${t.note ? `: ${t.note}` : ""}` });
   for (const r of job.remarks) if (r.stopsWork) out.push({ kind: "remark", text: `stopped: ${r.text}` });
   return out;
 }
@@ -99,6 +103,7 @@ export function startObstacles(shop: Shop, job: JobRow, crew: readonly string[],
       const both = j.fitters.filter((f) => crew.includes(f));
       for (const f of both) out.push({ kind: "crew", text: `${shop.fitters.find((x) => x.id === f)?.name ?? f} is on ${j.name}` });
     }
+  out.push(...toolObstacles(shop, job, byId));
   out.push(...crewObstacles(shop, job, crew, now), ...weatherObstacles(shop, job, place, now));
   return out;
 }
@@ -124,6 +129,18 @@ function zoneObstacles(shop: Shop, job: JobRow, now: number): Obstacle[] {
       out.push({ kind: "hold", text: `${o.name} keeps this part clear until ${sayTime(zone, o.endedAt! + o.hold.minutes)}` });
   }
   return out;
+}
+
+/** Shared tools that are all in use on other jobs. */
+function toolObstacles(shop: Shop, job: JobRow, byId: ReadonlyMap<string, JobRow>): Obstacle[] {
+  return shop.tools
+    .filter((t) => job.tools.includes(t.name))
+    .flatMap((t) => {
+      const users = [...byId.values()].filter((j) => j.id !== job.id && j.state === "started" && j.tools.includes(t.name));
+      return users.length < t.pieces
+        ? []
+        : [{ kind: "tool" as const, text: `the ${t.name} is in use on ${users.map((u) => u.name).join(", ")}` }];
+    });
 }
 
 function crewObstacles(shop: Shop, job: JobRow, crew: readonly string[], now: number): Obstacle[] {

@@ -106,3 +106,14 @@ CREATE TABLE build_draft (
   KEY build_draft_user (user_id, updated_at),
   CONSTRAINT build_draft_of FOREIGN KEY (user_id) REFERENCES user (id) ON DELETE CASCADE
 ) ENGINE=InnoDB COMMENT='a build that is being added, to go on with later';
+
+CREATE TABLE tool (
+  id VARCHAR(40) NOT NULL PRIMARY KEY,
+  name VARCHAR(60) NOT NULL COMMENT 'as jobs name it',
+  pieces TINYINT UNSIGNED NOT NULL DEFAULT 1 COMMENT 'how many there are',
+  state ENUM('sound','blunt','broken','lent') NOT NULL DEFAULT 'sound',
+  note VARCHAR(200) NOT NULL DEFAULT '',
+  version INT UNSIGNED NOT NULL DEFAULT 1,
+  UNIQUE KEY tool_name (name),
+  CHECK (pieces >= 1)
+) ENGINE=InnoDB COMMENT='shared tools that jobs book';

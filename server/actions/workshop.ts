@@ -32,6 +32,19 @@ const bayOptional = { tempC: { type: "number", minimum: -30, maximum: 50 }, maxH
 
 const parse = (v: unknown) => JSON.parse(String(v));
 
+interface Tool {
+  name: string;
+  pieces: number;
+  state: string;
+  note: string;
+}
+const toolFields = {
+  name: is.name,
+  pieces: { type: "integer", minimum: 1, maximum: 50 },
+  state: { type: "string", enum: ["sound", "blunt", "broken", "lent"] },
+  note: { type: "string", maxLength: 200 },
+};
+
 interface Fitter {
   name: string;
   calendarId: string;
@@ -121,6 +134,35 @@ export const workshopActions = [
         });
         await x.event({ kind: "bay.changed", entity: "bay", entityId: ids[0], text: `${b.name} changed` });
         await x.stale(`${b.name} changed`);
+      }),
+  ),
+  action<Tool>({ method: "POST", path: "tools", role: "lead" }, body(toolFields), (b, { user }) =>
+    change(user, async (x) => {
+      const [there] = await rows(x.c, "SELECT id FROM tool WHERE name = ?", [b.name.trim()]);
+      if (there) throw badField("name", "is there already");
+      const id = v7();
+      await insert(x.c, "tool", [{ id, name: b.name.trim(), pieces: b.pieces, state: b.state, note: b.note.trim() }]);
+      await x.event({ kind: "tool.added", entity: "tool", entityId: id, text: `${b.name.trim()} added` });
+      return { id };
+    }),
+  ),
+  action<Tool & { version: number }>(
+    { method: "PATCH", path: "tools/*", role: "lead" },
+    body({ ...toolFields, version: is.version }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        await editRow(x.c, "tool", b.name, ids[0], b.version, {
+          name: { column: "name", value: b.name.trim() },
+          pieces: { column: "pieces", value: b.pieces },
+          state: { column: "state", value: b.state },
+          note: { column: "note", value: b.note.trim() },
+        });
+        await x.event({
+          kind: "tool.changed",
+          entity: "tool",
+          entityId: ids[0],
+          text: `${b.name} is ${b.state}${b.note ? `: ${b.note}` : ""}`,
+        });
       }),
   ),
   retire("bays", "bay", "Bay", async (x, id) => {

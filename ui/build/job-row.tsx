@@ -166,7 +166,11 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
             <h3 className="mb-1 text-[13px]">Set-out</h3>
             <p className="flex flex-wrap gap-2">
               {job.setOut.map((k) =>
-                findCalculator(k) ? (
+                k === "check-in" ? (
+                  <Link key={k} href={`/builds/${view.id}?tab=van`} className={buttonClass()}>
+                    Readings of the van
+                  </Link>
+                ) : findCalculator(k) ? (
                   <Link key={k} href={`/set-out?sheet=${k}`} className={buttonClass()}>
                     {findCalculator(k)!.title}
                   </Link>

@@ -13,7 +13,7 @@ import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { clock, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
-import { ButFor, LeaveOut, Pieces, Questions } from "./parts";
+import { ButFor, LeaveOut, Pieces, Questions, Readings } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
 import { Strip } from "./strip";
 import { useOnline } from "./use-online";
@@ -181,6 +181,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           );
         })}
       </ul>
+      {job.readings && <Readings job={job} act={act} />}
       <Photos ref={photos} job={job} />
       {(running || job.state === "done") && <ButFor job={job} act={act} />}
       <Details job={job} />

@@ -159,3 +159,75 @@ export function ButFor({ job, act }: Props) {
     </form>
   );
 }
+
+const STANDS = { open: "", once: "read once more, from the other end", unlike: "the two differ: read again", agreed: "agreed" };
+
+/** The real van, size by size, each read twice. */
+export function Readings({ job, act }: Props) {
+  const left = job.readings!.filter((r) => r.state !== "agreed").length;
+  return (
+    <details className="mt-4" open={job.state === "started"}>
+      <summary className="min-h-11 cursor-pointer text-[17px] font-semibold">
+        Sizes of the van{left ? `, ${left} to read` : ", all agreed"}
+      </summary>
+      <ul className="overflow-hidden rounded-md border bg-card">
+        {job.readings!.map((r) => (
+          <OneReading key={`${r.name}-${r.mm}-${r.againMm}`} r={r} build={job.buildId} act={act} />
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+function OneReading({ r, build, act }: { r: NonNullable<CardJob["readings"]>[number]; build: string; act: Act }) {
+  const [first, setFirst] = useState(r.mm === null ? "" : String(r.mm));
+  const [again, setAgain] = useState(r.againMm === null ? "" : String(r.againMm));
+  const mm = (t: string) => (/^\d{1,5}$/.test(t.trim()) ? Number(t) : undefined);
+  const a = mm(first);
+  const b = mm(again);
+  const changed = a !== undefined && (a !== r.mm || (b ?? null) !== r.againMm);
+  const input = (label: string, value: string, set: (v: string) => void) => (
+    <input
+      aria-label={`${r.label}, ${label}, mm`}
+      inputMode="numeric"
+      placeholder={label}
+      value={value}
+      onChange={(e) => set(e.target.value)}
+      className={cx(inputClass, "!h-12 !w-24 text-[17px]")}
+    />
+  );
+  return (
+    <li className="border-b px-3 py-2 last:border-0">
+      <p>
+        <b>{r.label}</b> <span className="text-[15px] text-muted">{r.datum}</span>
+      </p>
+      <div className="mt-1 flex flex-wrap items-center gap-2">
+        {input("first", first, setFirst)}
+        {input("again", again, setAgain)}
+        {changed ? (
+          <Button
+            size="touch"
+            disabled={act.busy}
+            onClick={() =>
+              void act.run(() =>
+                send("POST", `builds/${build}/readings`, { name: r.name, mm: a, ...(b === undefined ? {} : { againMm: b }) }),
+              )
+            }
+          >
+            Keep
+          </Button>
+        ) : (
+          <span
+            className={cx(
+              "text-[15px]",
+              r.state === "unlike" ? "text-signal-text" : r.state === "agreed" ? "text-green-text" : "text-muted",
+            )}
+          >
+            {STANDS[r.state]}
+            {r.offMm !== null && `, ${Math.abs(r.offMm)} mm ${r.offMm > 0 ? "over" : "under"} the template`}
+          </span>
+        )}
+      </div>
+    </li>
+  );
+}

@@ -1,5 +1,6 @@
 // What a bench card shows: one job, big; what comes behind it, small.
 
+import type { ReadingState } from "@/core/van/readings";
 import type { ShotView } from "../build/view";
 
 export interface CardJob {
@@ -26,6 +27,9 @@ export interface CardJob {
   /** What it may be left with, and the jobs of the build that could wait for it. */
   leaves: { text: string; before: string; beforeName: string }[];
   laterJobs: { id: string; name: string }[];
+  /** Sizes of the van to be read, where the job asks for them. */
+  readings: ReadingState[] | null;
+  buildId: string;
   /** What is left open of it. */
   remainders: string[];
   /** Worked longer than the time box allows, in words. */

@@ -10,12 +10,14 @@ import { Hours } from "./hours";
 import { House } from "./house";
 import { People } from "./people";
 import { Settings } from "./settings";
+import { Tools } from "./tools";
 import { Users } from "./users";
 import type { WorkshopView } from "./view";
 
 const TABS = [
   ["bays", "Bays", Bays],
   ["people", "Fitters", People],
+  ["tools", "Tools", Tools],
   ["hours", "Hours", Hours],
   ["away", "Away and closed", Away],
   ["users", "Who signs in", Users],
@@ -23,7 +25,7 @@ const TABS = [
   ["settings", "Settings and forecast", Settings],
 ] as const;
 
-export function Workshop({ view }: { view: WorkshopView }) {
+export function Workshop({ view, tab }: { view: WorkshopView; tab?: string }) {
   return (
     <div className="mx-auto w-full max-w-6xl p-5">
       <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
@@ -32,7 +34,7 @@ export function Workshop({ view }: { view: WorkshopView }) {
           Job library
         </Link>
       </div>
-      <Tabs.Root defaultValue="bays">
+      <Tabs.Root defaultValue={TABS.some(([id]) => id === tab) ? tab : "bays"}>
         <Tabs.List aria-label="Parts of the workshop" className="mb-4 flex gap-1 border-b">
           {TABS.map(([id, label]) => (
             <Tabs.Trigger

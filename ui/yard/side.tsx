@@ -96,6 +96,7 @@ export function YardSide({ view }: { view: YardView }) {
 function hrefOf(d: Decision): string {
   if (d.kind === "proof") return "/proof";
   if (d.kind === "choice") return `/builds/${d.buildId}?tab=choices`;
+  if (d.kind === "tool") return "/workshop?tab=tools";
   if (d.kind === "remainder") return `/builds/${d.buildId}?tab=records`;
   if (d.kind === "part" || d.kind === "order") return "/stores";
   return `/builds/${d.buildId}${d.jobId ? `?job=${encodeURIComponent(d.jobId)}` : ""}`;

@@ -5,6 +5,6 @@ import { workshopView } from "../../_views/workshop";
 
 export const metadata: Metadata = { title: "Workshop" };
 
-export default async function Page() {
-  return <Workshop view={await workshopView(await getState())} />;
+export default async function Page({ searchParams }: { searchParams: Promise<{ tab?: string }> }) {
+  return <Workshop view={await workshopView(await getState())} tab={(await searchParams).tab} />;
 }

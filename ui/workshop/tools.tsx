@@ -1,0 +1,103 @@
+"use client";
+// Shared tools: how many there are, and whether they are sound. One that is not stops the jobs that book it.
+
+import { useState } from "react";
+import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
+import { Dialog } from "../kit/dialog";
+import { Field, Select } from "../kit/field";
+import { send } from "../kit/send";
+import { useForm } from "../kit/use-form";
+import { FormEnd, Head, Row, Rows } from "./parts";
+import type { WorkshopView } from "./view";
+
+type Tool = WorkshopView["tools"][number];
+
+const LABELS = { name: "Name", pieces: "How many", state: "State", note: "Note" };
+const STATES = ["sound", "blunt", "broken", "lent"] as const;
+
+export function Tools({ view }: { view: WorkshopView }) {
+  const [editing, setEditing] = useState<Tool | "new">();
+  return (
+    <>
+      <Head
+        about="Jobs of the library book these by name. A tool that is blunt, broken or lent stops its jobs like a missing part."
+        add="Add a tool"
+        onAdd={() => setEditing("new")}
+      />
+      <Rows empty="No tool yet.">
+        {view.tools.map((t) => (
+          <Row key={t.id} title={t.name} retired={false} actions={<Button onClick={() => setEditing(t)}>Change</Button>}>
+            <span className={cx(t.state !== "sound" && "font-bold text-signal-text")}>{t.state}</span>
+            {t.note && `, ${t.note}`} · {t.pieces} {t.pieces === 1 ? "piece" : "pieces"}
+            <span className="block text-[12px] text-muted">
+              {t.jobs ? `${t.jobs} jobs still to come book it` : "no job still to come books it"}
+            </span>
+          </Row>
+        ))}
+      </Rows>
+      <Dialog
+        open={!!editing}
+        onOpenChange={(o) => !o && setEditing(undefined)}
+        title={editing === "new" ? "Add a tool" : `Change ${editing?.name ?? ""}`}
+      >
+        {editing && <ToolForm tool={editing === "new" ? undefined : editing} onDone={() => setEditing(undefined)} />}
+      </Dialog>
+    </>
+  );
+}
+
+function ToolForm({ tool, onDone }: { tool?: Tool; onDone(): void }) {
+  const form = useForm();
+  const save = async (data: FormData, version: number) => {
+    const body = {
+      name: String(data.get("name") ?? ""),
+      pieces: Number(data.get("pieces")),
+      state: String(data.get("state")),
+      note: String(data.get("note") ?? ""),
+    };
+    const ok = await form.submit(
+      (v) => (tool ? send("PATCH", `tools/${tool.id}`, { ...body, version: v }) : send("POST", "tools", body)),
+      version,
+      `${body.name} is ${body.state}`,
+    );
+    if (ok) onDone();
+  };
+  return (
+    <form
+      id="tool-form"
+      data-busy
+      className="grid grid-cols-2 gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save(new FormData(e.currentTarget), tool?.version ?? 1);
+      }}
+    >
+      <Field
+        label={LABELS.name}
+        name="name"
+        faults={form.faults}
+        defaultValue={tool?.name}
+        required
+        maxLength={60}
+        hint="as the library's jobs name it"
+      />
+      <Field label={LABELS.pieces} name="pieces" type="number" min={1} faults={form.faults} defaultValue={tool?.pieces ?? 1} required />
+      <Select
+        label={LABELS.state}
+        name="state"
+        faults={form.faults}
+        defaultValue={tool?.state ?? "sound"}
+        options={STATES.map((s) => [s, s] as const)}
+      />
+      <Field label={LABELS.note} name="note" faults={form.faults} defaultValue={tool?.note} maxLength={200} hint="who has it, till when" />
+      <div className="col-span-2">
+        <FormEnd
+          form={form}
+          labels={LABELS}
+          onTakeMine={() => void save(new FormData(document.getElementById("tool-form") as HTMLFormElement), form.stale!.version)}
+        />
+      </div>
+    </form>
+  );
+}
