@@ -22,6 +22,7 @@ import type {
 } from "@/core/shop/model";
 import type { BuildRecord } from "@/core/shop/records";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
+import { loadSheets } from "./setout";
 
 type Raw = Record<string, string | number | null>;
 const json = <T>(v: unknown): T => JSON.parse(v as string) as T;
@@ -205,7 +206,7 @@ async function loadWeather(c: Conn | Pool): Promise<WeatherRow[]> {
 
 async function loadBuilds(c: Conn | Pool): Promise<BuildRow[]> {
   const list = await rows<Raw>(c, "SELECT * FROM build WHERE state = 'active' ORDER BY due, id");
-  const [jobs, records, readings] = await Promise.all([loadJobs(c), loadRecords(c), loadReadings(c)]);
+  const [jobs, records, readings, sheets] = await Promise.all([loadJobs(c), loadRecords(c), loadReadings(c), loadSheets(c)]);
   return list.map((r) => ({
     id: text(r.id),
     name: text(r.name),
@@ -219,6 +220,7 @@ async function loadBuilds(c: Conn | Pool): Promise<BuildRow[]> {
     openChoices: json(r.open_choices),
     libraryVersion: r.library_version as number | null,
     records: records.get(text(r.id)) ?? [],
+    sheets: sheets.filter((x) => x.buildId === r.id),
     readings: readings.get(text(r.id)) ?? [],
     at: r.at_place as string | null,
     state: text(r.state),

@@ -13,6 +13,7 @@ import { partActions } from "./actions/parts";
 import { planActions } from "./actions/plan";
 import { proofActions } from "./actions/proof";
 import { recordActions } from "./actions/records";
+import { setoutActions } from "./actions/setout";
 import { workshopActions } from "./actions/workshop";
 import { log } from "./log";
 import { Refusal } from "./refusal";
@@ -29,6 +30,7 @@ export const actions: readonly Action[] = [
   ...optionActions,
   ...draftActions,
   ...libraryActions,
+  ...setoutActions,
 ];
 
 /** The action for a path, with the ids that stood in it. */

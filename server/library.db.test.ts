@@ -20,6 +20,7 @@ import { myDrafts } from "./drafts";
 import { firstRun } from "./first-run";
 import { loadState } from "./planning";
 import { Refusal } from "./refusal";
+import { versionsOf } from "./setout";
 
 const lead: User = { id: "lead", login: "lead", name: "Lead", role: "lead", fitterId: null, retired: false, version: 1 };
 let ines: User;
@@ -343,6 +344,77 @@ describe("what the card asks", () => {
     await post(`remainders/${r}/close`, {}, ines);
     expect(await block()).toEqual([]);
     expect((await refused(post(`remainders/${r}/close`, {}))).message).toMatch(/closed already/);
+  });
+});
+
+describe("set-out sheets", () => {
+  const job = () => `${id}.OP-05`;
+  const input = {
+    field: { left: 210, right: 710, bottom: 0, top: 1540 },
+    cut: { w: 400, h: 400, r: 30 },
+    minLand: 25,
+    place: { along: "centre", up: "centre" },
+    skin: "single",
+  };
+  const keep = (more: object, user = ines) =>
+    post(`builds/${id}/sheets`, { calculator: "opening", jobId: job(), draft: { "cut.w": "400" }, input, ...more }, user);
+  const sheet = async (name = "opening") => (await buildNow()).sheets.find((s) => s.calculator === name && s.jobId === job())!;
+
+  it("are kept with who and when, in versions, and refused by field", async () => {
+    await keep({});
+    await keep({ version: 1, input: { ...input, minLand: 30 } });
+    const s = await sheet();
+    expect(s).toMatchObject({ version: 2, savedBy: "u-ines", worst: expect.stringMatching(/ok|warn/), lockedAt: null });
+    expect((await versionsOf(s.id)).map((v) => [v.n, v.by, (v.input as { minLand: number }).minLand])).toEqual([
+      [2, "Ines", 30],
+      [1, "Ines", 25],
+    ]);
+    expect((await refused(keep({ version: 1 }))).message).toMatch(/somebody else/);
+    expect(await faultsOf(keep({ version: 2, input: { ...input, cut: { w: 900, h: 400, r: 30 } } }))).toEqual([
+      expect.objectContaining({ path: "cut.w" }),
+    ]);
+    expect(await faultsOf(keep({ calculator: "horoscope" }))).toEqual([{ path: "calculator", message: "is none we know" }]);
+  });
+  it("lock only when the second measuring agrees, and nothing is written into them then", async () => {
+    const s = await sheet();
+    const no = await post<{ locked: boolean; differ: unknown[] }>(
+      `sheets/${s.id}/second`,
+      { version: 2, readings: { right: 50, top: 575, diagonal: 565.7 } },
+      ines,
+    );
+    expect(no).toMatchObject({ locked: false, differ: [{ second: 575, first: 570 }] });
+    const yes = await post<{ locked: boolean }>(`sheets/${s.id}/second`, { version: 3, readings: { right: 51, top: 570, diagonal: 566 } });
+    expect(yes.locked).toBe(true);
+    expect((await sheet()).lockedAt).not.toBeNull();
+    expect((await refused(keep({ version: 4 }))).message).toMatch(/is locked/);
+    await post(`sheets/${s.id}/unlock`, { version: 4, why: "another unit came" });
+    expect((await sheet()).lockedAt).toBeNull();
+  });
+  it("bring their parts, hours and hold into the job when they lock", async () => {
+    const before = await jobNow("OP-05");
+    await post(`builds/${id}/sheets`, {
+      calculator: "sealant",
+      jobId: job(),
+      draft: {},
+      input: { pack: 310, joints: [{ length: 6000, bead: { kind: "triangle", w: 8, h: 12 } }] },
+    });
+    const s = await sheet("sealant");
+    expect((await post<{ locked: boolean }>(`sheets/${s.id}/second`, { version: 1, readings: {} })).locked).toBe(true);
+    const after = await jobNow("OP-05");
+    const fresh = after.parts.filter((p) => !before.parts.some((o) => o.id === p.id));
+    // 6000 · 48 mm² = 288 ml, with a tenth for waste 316.8: two packs of 310
+    expect(fresh).toEqual([expect.objectContaining({ quantity: 2, state: "needed" })]);
+    // Measured anew and locked again: the same line, no second one.
+    await post(`sheets/${s.id}/unlock`, { version: 2, why: "one pass more" });
+    await post(`builds/${id}/sheets`, {
+      calculator: "sealant",
+      jobId: job(),
+      version: 3,
+      draft: {},
+      input: { pack: 310, joints: [{ length: 6000, bead: { kind: "triangle", w: 8, h: 12 }, passes: 2 }] },
+    });
+    await post(`sheets/${s.id}/second`, { version: 4, readings: {} });
+    expect((await jobNow("OP-05")).parts.filter((p) => !before.parts.some((o) => o.id === p.id)).map((p) => p.quantity)).toEqual([3]);
   });
 });
 

@@ -75,6 +75,7 @@ export async function tryBuild(ask: NewBuildAsk): Promise<NewBuildSums> {
     libraryVersion: library.number,
     readings: [],
     records: [],
+    sheets: [],
     at: null,
     state: "active",
     version: 1,

@@ -14,6 +14,7 @@ import { stageProgress } from "@/core/shop/progress";
 import { openShots } from "@/core/shop/proof";
 import { obstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
+import { sheetMass, sheetNotices } from "@/core/shop/sheets";
 import { CLOSING, type ZoneJob } from "@/core/shop/zones";
 import { vans } from "@/core/van/model";
 import { asMeasured, readingStates } from "@/core/van/readings";
@@ -96,6 +97,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     readings: readingStates(template.geometry, b.readings),
     readBy: Object.fromEntries(b.readings.map((r) => [r.name, `${userNames.get(r.readBy) ?? r.readBy}, ${sayTime(zone, r.readAt)}`])),
     records: b.records.map((r) => ({ ...r, by: userNames.get(r.saidBy) ?? r.saidBy, jobName: jobName(r.jobId) })),
+    mass: sheetMass(b),
     money: { ...buildMoney(shop, b, now), rate: shop.workshop.hourRate, currency: shop.workshop.currency },
     where: b.arrives > now && b.at === null ? `comes ${sayDay(zone, b.arrives)}` : where(shop, b),
     arrives: zone.show(b.arrives),
@@ -165,6 +167,15 @@ function needsOf(shop: Shop, j: JobRow): string[] {
 /** What is done that can't be undone, as a verb. */
 export const DEED: Record<string, string> = { cut: "cut", bond: "bond", tank: "tank", "screw-down": "screw down", "close-up": "close up" };
 
+function sheetsOf({ shop }: State, j: JobRow): SheetJob["sheets"] {
+  const b = shop.builds.find((x) => x.id === j.buildId)!;
+  return Object.fromEntries(
+    b.sheets
+      .filter((s) => s.jobId === j.id)
+      .map((s) => [s.calculator, { locked: s.lockedAt !== null, contradicted: sheetNotices(shop, b, s).length > 0, worst: s.worst }]),
+  );
+}
+
 /** What a time box asks, in words; null while inside it or once something was decided for it. */
 export function overBox({ shop, now }: State, j: JobRow): string | null {
   const over = askedByTimeBox(shop, shop.builds.find((b) => b.id === j.buildId)!, j, now);
@@ -209,6 +220,7 @@ function sheetJob(
     means: j.means,
     tools: j.tools,
     setOut: j.setOut,
+    sheets: sheetsOf(state, j),
     leaves: j.leaves.flatMap((l) => (byId.has(l.before) ? [{ ...l, beforeName: byId.get(l.before)!.name }] : [])),
     remainders: j.remainders.map((r) => ({
       id: r.id,

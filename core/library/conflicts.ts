@@ -157,5 +157,5 @@ export function conflictsOf(o: Options, g?: Geometry): Conflict[] {
 
 /** Length that roof units and panels take along the roof, each with its land and a gap, mm; panels lie two abreast. */
 function roofNeeded(o: Options): number {
-  return (o.fan ? 400 + 160 : 0) + (o.skylight ? 700 + 160 : 0) + Math.ceil(o.solar / 2) * (1000 + 60);
+  return (o.fan ? 400 + 160 : 0) + (o.skylight ? 400 + 160 : 0) + Math.ceil(o.solar / 2) * (1000 + 60);
 }

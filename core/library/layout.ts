@@ -65,8 +65,8 @@ function openings(o: Options, v: Van): LayoutItem[] {
     x += 400 + 160;
   }
   if (o.skylight) {
-    add("skylight", "skylight", "roof", x, mid - 250, 700, 500, "glass");
-    x += 700 + 160;
+    add("skylight", "skylight", "roof", x, mid - 350, 400, 700, "glass");
+    x += 400 + 160;
   }
   for (let i = 0; i < o.solar; i++)
     add("solar", "panel", "roof", x + Math.floor(i / 2) * 1060, i % 2 ? mid + 20 : mid - 640, 1000, 620, "panel");

@@ -1,6 +1,7 @@
 // The present state of a workshop as the application knows it. Times are minutes since 1970 (UTC) unless said otherwise.
 
 import type { OptionKey, Options } from "../library/options";
+import type { SheetDraft } from "../setout/prefill";
 import type { Geometry } from "../van/model";
 import type { BuildRecord } from "./records";
 
@@ -205,6 +206,26 @@ export interface ReadingRow {
   readAt: number;
 }
 
+/** A set-out sheet of a build. */
+export interface SheetRow {
+  id: string;
+  buildId: string;
+  jobId: string | null;
+  calculator: string;
+  draft: SheetDraft;
+  input: Record<string, unknown>;
+  basis: Record<string, number | string>;
+  worst: "ok" | "warn" | "stop";
+  massKg: number | null;
+  savedBy: string;
+  savedAt: number;
+  /** Readings from the other datum. */
+  second: Record<string, number> | null;
+  secondBy: string | null;
+  lockedAt: number | null;
+  version: number;
+}
+
 export interface BuildRow {
   id: string;
   name: string;
@@ -221,6 +242,7 @@ export interface BuildRow {
   libraryVersion: number | null;
   readings: ReadingRow[];
   records: BuildRecord[];
+  sheets: SheetRow[];
   at: string | null;
   state: string;
   version: number;

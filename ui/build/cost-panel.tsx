@@ -69,6 +69,11 @@ export function CostPanel({ view }: { view: BuildView }) {
           out.
         </p>
       )}
+      <p className="mt-3">
+        {view.mass.sheets
+          ? `Mass worked out on ${view.mass.sheets} set-out ${view.mass.sheets === 1 ? "sheet" : "sheets"}: ${view.mass.kg} kg.`
+          : "No set-out sheet has worked out a mass yet."}
+      </p>
       <h2 className="mt-6 mb-1 text-[15px]">Decisions that cost</h2>
       <ul>
         {view.records

@@ -171,8 +171,18 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
                     Readings of the van
                   </Link>
                 ) : findCalculator(k) ? (
-                  <Link key={k} href={`/set-out?sheet=${k}`} className={buttonClass()}>
+                  <Link key={k} href={`/set-out?job=${encodeURIComponent(job.id)}&sheet=${k}`} className={buttonClass()}>
                     {findCalculator(k)!.title}
+                    {job.sheets[k] && (
+                      <span
+                        className={cx(
+                          "ml-1 text-[12px] font-normal",
+                          job.sheets[k].contradicted ? "text-signal-text" : job.sheets[k].locked ? "text-green-text" : "text-muted",
+                        )}
+                      >
+                        {job.sheets[k].contradicted ? "contradicted" : job.sheets[k].locked ? "locked" : "kept"}
+                      </span>
+                    )}
                   </Link>
                 ) : (
                   <span key={k} className="text-muted">

@@ -47,6 +47,8 @@ export interface SheetJob {
   means: string[];
   tools: string[];
   setOut: string[];
+  /** Sheets kept with it, by calculator. */
+  sheets: Record<string, { locked: boolean; contradicted: boolean; worst: string }>;
   leaves: { text: string; before: string; beforeName: string }[];
   remainders: { id: string; text: string; before: string | null; owner: string; by: string; at: number }[];
   faults: { sign: string; causes: { cause: string; test: string }[] }[];
@@ -86,6 +88,7 @@ export interface BuildView {
   readings: ReadingState[];
   readBy: Record<string, string>;
   records: (BuildRecord & { by: string; jobName: string | null })[];
+  mass: { kg: number; sheets: number };
   money: { whole: Money; stages: { stage: string; money: Money }[]; rate: number; currency: string };
   where: string;
   arrives: string;

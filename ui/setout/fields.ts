@@ -2,6 +2,7 @@
 
 import { InputError } from "@/core/plan/fault";
 import { parseLength } from "@/core/setout/lengths";
+import type { SheetDraft } from "@/core/setout/prefill";
 
 export type Leaf =
   | { kind: "length" | "number" | "text" | "polygon"; path: string; label: string; optional?: true; unit?: string }
@@ -10,8 +11,7 @@ export type Leaf =
 
 export type Field = Leaf | { kind: "rows"; path: string; label: string; one: string; fields: readonly Leaf[] };
 
-/** What was typed: text, ticks, rows of the same. */
-export type Draft = { [key: string]: string | boolean | Draft[] };
+export type Draft = SheetDraft;
 
 export interface Fault {
   path: string;

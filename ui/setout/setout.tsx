@@ -1,6 +1,7 @@
 "use client";
 // The set-out view: a sheet chosen at the left, its drawing in the middle, what you know and what follows at the right.
 
+import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { InputError } from "@/core/plan/fault";
 import { asResult, findCalculator } from "@/core/setout/calculators";
@@ -10,10 +11,14 @@ import { sayInches } from "@/core/setout/lengths";
 import type { Finding, Outcome } from "@/core/setout/model";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
+import { send } from "../kit/send";
+import { useAct } from "../kit/use-act";
 import { DrawingView } from "./drawing";
 import { type Draft, type Fault, toInput } from "./fields";
 import { SheetForm } from "./form";
+import { Kept } from "./keep";
 import { SHEETS, type Sheet } from "./sheets";
+import type { KeptSheet, SetOutView } from "./view";
 
 const KEY = "wide-lane set-out";
 
@@ -29,40 +34,119 @@ function work(sheet: Sheet, draft: Draft): { outcome?: Outcome; faults: Fault[] 
   }
 }
 
-export function SetOut({ sheet: asked }: { sheet?: string }) {
-  const [name, setName] = useState(SHEETS.some((s) => s.name === asked) ? asked! : "opening");
-  const [drafts, setDrafts] = useState<Record<string, Draft>>({});
+export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: string }) {
+  const { of } = view;
+  const router = useRouter();
+  const act = useAct();
+  const first = of?.jobs.find((j) => j.id === of.jobId)?.calculators[0];
+  const [name, setName] = useState(SHEETS.some((s) => s.name === asked) ? asked! : (first ?? "opening"));
+  const [loose, setLoose] = useState<Record<string, Draft>>({});
+  const [edits, setEdits] = useState<Record<string, Draft>>({});
   const [inches, setInches] = useState(false);
-  // What was typed is still there after a reload: on this machine only.
+  // A loose sheet's figures are still there after a reload: on this machine only.
   useEffect(() => {
     try {
-      setDrafts(JSON.parse(window.localStorage.getItem(KEY) ?? "{}") as Record<string, Draft>);
+      setLoose(JSON.parse(window.localStorage.getItem(KEY) ?? "{}") as Record<string, Draft>);
     } catch {
       // Nothing kept, or nothing that can be read: the sheets start afresh.
     }
   }, []);
   const sheet = SHEETS.find((s) => s.name === name)!;
-  const draft = drafts[name] ?? sheet.start;
+  const kept = of?.kept.find((k) => k.calculator === name && k.jobId === of.jobId);
+  const start = of ? (kept?.draft ?? of.prefills[name] ?? sheet.start) : sheet.start;
+  const draft = (of ? edits[name] : loose[name]) ?? start;
+  const locked = kept?.locked != null;
   const { outcome, faults } = useMemo(() => work(sheet, draft), [sheet, draft]);
   const change = (d: Draft | undefined) => {
-    const next = { ...drafts };
+    if (locked) return;
+    const next = { ...(of ? edits : loose) };
     if (d) next[name] = d;
     else delete next[name];
-    setDrafts(next);
+    if (of) return setEdits(next);
+    setLoose(next);
     window.localStorage.setItem(KEY, JSON.stringify(next));
   };
+  const keep = async () => {
+    const { input } = toInput(sheet.fields, draft);
+    const ok = await act.run(
+      () =>
+        send("POST", `builds/${of!.buildId}/sheets`, {
+          calculator: name,
+          draft,
+          input: sheet.shape ? sheet.shape(input) : input,
+          ...(of!.jobId ? { jobId: of!.jobId } : {}),
+          ...(kept ? { version: kept.version } : {}),
+        }),
+      `${sheet.title} is kept with ${of!.jobName ?? of!.buildName}`,
+    );
+    if (ok) {
+      const next = { ...edits };
+      delete next[name];
+      setEdits(next);
+    }
+  };
+  const changed = of ? !!edits[name] : !!loose[name];
   const unplaced = faults.filter((f) => !sheet.fields.some((x) => f.path === x.path || (x.kind === "rows" && f.path.startsWith(x.path))));
   return (
     <div className="flex h-[calc(100dvh-52px)] flex-col print:h-auto">
       <div className="flex min-h-[48px] shrink-0 items-center gap-3 border-b bg-paper px-4 print:hidden">
         <h1 className="text-[17px]">Set-out</h1>
+        <select
+          aria-label="Build"
+          value={of?.buildId ?? ""}
+          onChange={(e) =>
+            router.push(e.target.value ? `/set-out?build=${encodeURIComponent(e.target.value)}&sheet=${name}` : `/set-out?sheet=${name}`)
+          }
+          className="h-8 rounded-md border bg-card px-2"
+        >
+          <option value="">of no build</option>
+          {view.builds.map((b) => (
+            <option key={b.id} value={b.id}>
+              {b.name}
+            </option>
+          ))}
+        </select>
+        {of && (
+          <select
+            aria-label="Job"
+            value={of.jobId ?? ""}
+            onChange={(e) =>
+              router.push(
+                e.target.value
+                  ? `/set-out?job=${encodeURIComponent(e.target.value)}`
+                  : `/set-out?build=${encodeURIComponent(of.buildId)}&sheet=${name}`,
+              )
+            }
+            className="h-8 max-w-64 rounded-md border bg-card px-2"
+          >
+            <option value="">of the whole van</option>
+            {of.jobs.map((j) => (
+              <option key={j.id} value={j.id}>
+                {j.name}
+              </option>
+            ))}
+          </select>
+        )}
         <p className="min-w-0 flex-1 truncate text-muted">
-          {sheet.title}: lengths in mm, or as 123.4 cm, 48 1/2", 4' 3"; kept on this machine, not yet with a build
+          {of
+            ? kept
+              ? changed
+                ? "changed, not kept yet"
+                : ""
+              : of.prefills[name]
+                ? "filled from the van and the choices, not kept yet"
+                : "not kept yet"
+            : `lengths in mm, or as 123.4 cm, 48 1/2", 4' 3"; kept on this machine only`}
         </p>
+        {of && !locked && (
+          <Button kind="main" onClick={() => void keep()} disabled={!outcome || act.busy || (!!kept && !changed)}>
+            Keep with {of.jobName ? "the job" : "the build"}
+          </Button>
+        )}
         <Button onClick={() => setInches(!inches)} aria-pressed={inches}>
           {inches ? "inches" : "mm"}
         </Button>
-        <Button onClick={() => change(undefined)} disabled={!drafts[name]}>
+        <Button onClick={() => change(undefined)} disabled={!changed}>
           Start afresh
         </Button>
         <Button onClick={() => window.print()} disabled={!outcome}>
@@ -87,6 +171,7 @@ export function SetOut({ sheet: asked }: { sheet?: string }) {
                   )}
                 >
                   {s.title}
+                  {of && <Sign sheet={of.kept.find((k) => k.calculator === s.name && k.jobId === of.jobId)} />}
                 </button>
               ))}
             </div>
@@ -103,8 +188,12 @@ export function SetOut({ sheet: asked }: { sheet?: string }) {
           {outcome && outcome.cuts.length > 0 && <Cuts outcome={outcome} inches={inches} />}
         </div>
         <aside className="w-[400px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3 print:hidden">
+          {kept && <Kept sheet={kept} changed={changed} zone={view.zone} lead={view.lead} act={act} />}
           <h2 className="mb-2 text-[15px]">What you know</h2>
-          <SheetForm fields={sheet.fields} draft={draft} faults={faults} onChange={change} />
+          <fieldset disabled={locked}>
+            <legend className="sr-only">{locked ? "Locked" : "Figures"}</legend>
+            <SheetForm fields={sheet.fields} draft={draft} faults={faults} onChange={change} />
+          </fieldset>
           {unplaced.map((f) => (
             <p key={f.path} role="alert" className="text-signal-text">
               {f.path}: {f.message}
@@ -125,6 +214,21 @@ export function SetOut({ sheet: asked }: { sheet?: string }) {
         </aside>
       </div>
     </div>
+  );
+}
+
+/** How a kept sheet stands, in one sign beside its name. */
+function Sign({ sheet }: { sheet: KeptSheet | undefined }) {
+  if (!sheet) return null;
+  const [sign, says, tone] = sheet.notices.length
+    ? ["!", "contradicted", "text-signal-text"]
+    : sheet.locked !== null
+      ? ["✓", "locked", "text-green-text"]
+      : ["·", "kept", "text-muted"];
+  return (
+    <span role="img" aria-label={says} title={says} className={cx("ml-1.5 font-bold", tone)}>
+      {sign}
+    </span>
   );
 }
 

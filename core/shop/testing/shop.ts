@@ -36,6 +36,7 @@ export function testBuild(id: string, options: Options = PLAIN): BuildRow {
     libraryVersion: null,
     readings: [],
     records: [],
+    sheets: [],
     at: "b1",
     state: "active",
     version: 1,

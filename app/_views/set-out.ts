@@ -1,0 +1,62 @@
+// Fills the set-out view: loose, or for a build and one of its jobs.
+
+import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
+import { secondReadings } from "@/core/setout/second";
+import { sheetNotices, sheetPrefill } from "@/core/shop/sheets";
+import type { State } from "@/server/planning";
+import { versionsOf } from "@/server/setout";
+import type { KeptSheet, SetOutView } from "@/ui/setout/view";
+
+export async function setOutView(
+  state: State,
+  asked: { build?: string; job?: string },
+  lead: boolean,
+  userNames: ReadonlyMap<string, string>,
+): Promise<SetOutView> {
+  const { shop } = state;
+  const base = { zone: shop.workshop.zone, lead, builds: shop.builds.map(({ id, name }) => ({ id, name })) };
+  const build = shop.builds.find((b) => (asked.job ? b.jobs.some((j) => j.id === asked.job) : b.id === asked.build));
+  if (!build) return { ...base, of: null };
+  const job = build.jobs.find((j) => j.id === asked.job);
+  const who = (id: string | null) => (id ? (userNames.get(id) ?? id) : "somebody");
+  const kept = await Promise.all(
+    build.sheets.map(
+      async (s): Promise<KeptSheet> => ({
+        id: s.id,
+        jobId: s.jobId,
+        jobName: build.jobs.find((j) => j.id === s.jobId)?.name ?? null,
+        calculator: s.calculator,
+        draft: s.draft,
+        worst: s.worst,
+        by: who(s.savedBy),
+        at: s.savedAt,
+        second: s.second && { by: who(s.secondBy), readings: s.second },
+        locked: s.lockedAt,
+        version: s.version,
+        notices: sheetNotices(shop, build, s),
+        wanted: secondReadings(s.calculator, s.input, findCalculator(s.calculator)!.run(s.input)),
+        versions: (await versionsOf(s.id)).map(({ n, by, at }) => ({ n, by, at })),
+      }),
+    ),
+  );
+  return {
+    ...base,
+    of: {
+      buildId: build.id,
+      buildName: build.name,
+      jobId: job?.id ?? null,
+      jobName: job?.name ?? null,
+      jobs: build.jobs.flatMap((j) => {
+        const calculators = j.setOut.filter((k) => findCalculator(k));
+        return calculators.length ? [{ id: j.id, name: j.name, calculators }] : [];
+      }),
+      kept,
+      prefills: Object.fromEntries(
+        CALCULATORS.flatMap((c) => {
+          const p = sheetPrefill(shop, build, c.name, job?.id ?? null);
+          return p ? [[c.name, p.draft]] : [];
+        }),
+      ),
+    },
+  };
+}

@@ -1,0 +1,251 @@
+// What a set-out sheet starts from when it belongs to a build: the van's template as measured, and what was chosen.
+
+import type { Options } from "../library/options";
+import { quantitiesOf } from "../library/quantities";
+import type { Geometry } from "../van/model";
+
+/** A form's figures as they are typed: text, ticks, rows of the same; keys are the form's paths. */
+export type SheetDraft = { [key: string]: string | boolean | SheetDraft[] };
+
+export interface World {
+  geometry: Geometry;
+  options: Options;
+  /** The job's code without its letter, its letter's place (0, 1 …), and where it is worked. */
+  code: string;
+  copy: number;
+}
+
+export interface Prefill {
+  draft: SheetDraft;
+  /** The facts it stands on, by name: when one of them changes, the sheet is contradicted. */
+  basis: Record<string, number | string>;
+}
+
+const t = (n: number) => String(Math.round(n * 10) / 10);
+
+/** The job's code and which of its copies it is: "OP-06b" is the second OP-06. */
+export function worldOf(code: string, geometry: Geometry, options: Options): World {
+  const letter = /^[A-Z]{2}-\d{2}([a-d])$/.exec(code)?.[1];
+  return { geometry, options, code: code.slice(0, 5), copy: letter ? letter.charCodeAt(0) - 97 : 0 };
+}
+
+/** Figures to start a calculator's sheet from; undefined where nothing of the van or the choices goes into it. */
+export function prefill(name: string, w: World): Prefill | undefined {
+  return PREFILLS[name]?.(w);
+}
+
+const PREFILLS: Record<string, (w: World) => Prefill | undefined> = {
+  opening,
+  "roof-plan": roofPlan,
+  "support-frame": supportFrame,
+  damping,
+  "under-floor": underFloor,
+  sealant,
+};
+
+interface Field {
+  name: string;
+  left: number;
+  right: number;
+  bottom: number;
+  top: number;
+  skin: "single" | "double";
+  cut: { w: number; h: number; r: number };
+}
+
+/** Clear stretches between roof ribs, mm from the bulkhead. */
+export function roofBays(g: Geometry): { from: number; to: number }[] {
+  const edges = g.roofRibs.map((r) => ({ from: r.atMm - r.widthMm / 2, to: r.atMm + r.widthMm / 2 }));
+  return [
+    ...edges.map((e, i) => ({ from: i ? edges[i - 1].to : 0, to: e.from })),
+    { from: edges.at(-1)!.to, to: g.inside.lengthMm },
+  ].filter((b) => b.to > b.from);
+}
+
+/** The field in which a job's opening lies, and the cut of its unit. */
+function fieldOf({ geometry: g, code, copy }: World): Field | undefined {
+  if (code === "OP-04" || code === "OP-05") {
+    const cut = code === "OP-04" ? { w: 400, h: 400, r: 30 } : { w: 400, h: 700, r: 40 };
+    const bays = roofBays(g);
+    const bay = bays.find((b) => b.to - b.from >= cut.w + 50) ?? bays.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
+    return { name: "roof bay", left: bay.from, right: bay.to, bottom: 0, top: g.inside.widthRoofMm, skin: "single", cut };
+  }
+  const side = code === "OP-07" ? "rear" : code === "OP-06" ? (copy % 2 ? "right" : "left") : undefined;
+  const f = side && g.windowFields.filter((x) => x.side === side)[code === "OP-07" ? 0 : Math.floor(copy / 2)];
+  if (!f) return undefined;
+  // The cut leaves a land of 30 all round.
+  const cut = { w: Math.floor((f.widthMm - 60) / 10) * 10, h: Math.floor((f.heightMm - 60) / 10) * 10, r: 60 };
+  return {
+    name: `field ${f.id}`,
+    left: f.fromMm,
+    right: f.fromMm + f.widthMm,
+    bottom: f.bottomMm,
+    top: f.bottomMm + f.heightMm,
+    skin: f.skin,
+    cut,
+  };
+}
+
+function opening(w: World): Prefill | undefined {
+  const f = fieldOf(w);
+  if (!f) return undefined;
+  return {
+    draft: {
+      "cut.w": t(f.cut.w),
+      "cut.h": t(f.cut.h),
+      "cut.r": t(f.cut.r),
+      minLand: "25",
+      flange: "",
+      "along.mode": "centre",
+      "along.by": "",
+      "up.mode": "centre",
+      "up.by": "",
+      "field.left": t(f.left),
+      "field.right": t(f.right),
+      "field.bottom": t(f.bottom),
+      "field.top": t(f.top),
+      skin: f.skin,
+      d1: "",
+      d2: "",
+      keepOuts: [],
+    },
+    basis: {
+      [`${f.name}, from`]: f.left,
+      [`${f.name}, to`]: f.right,
+      [`${f.name}, lower crease`]: f.bottom,
+      [`${f.name}, upper crease`]: f.top,
+      skin: f.skin,
+    },
+  };
+}
+
+function roofPlan({ geometry: g, options: o }: World): Prefill {
+  const items: SheetDraft[] = [];
+  const add = (name: string, l: number, wd: number, height: number, cut?: [number, number], at = "") =>
+    items.push({
+      name,
+      "overall.length": t(l),
+      "overall.width": t(wd),
+      "cut.length": cut ? t(cut[0]) : "",
+      "cut.width": cut ? t(cut[1]) : "",
+      height: t(height),
+      "wish.at": at,
+    });
+  if (o.fan) add("fan", 440, 440, 90, [400, 400], "500");
+  if (o.skylight) add("skylight", 460, 780, 110, [400, 700]);
+  for (let i = 0; i < o.solar; i++) add(`panel ${i + 1}`, 1000, 620, 40);
+  const bars = o.rack ? [0.12, 0.5, 0.88].map((s) => ({ at: t(g.inside.lengthMm * s), width: "60" })) : [];
+  return {
+    draft: {
+      "roof.length": t(g.inside.lengthMm),
+      "roof.width": t(g.inside.widthRoofMm),
+      "roof.crown": t(g.roofCrownMm),
+      "margins.rib": "5",
+      "margins.item": "40",
+      "margins.edge": "60",
+      items,
+      ribs: g.roofRibs.map((r) => ({ at: t(r.atMm), width: t(r.widthMm) })),
+      bars,
+    },
+    basis: {
+      "roof length": g.inside.lengthMm,
+      "roof width": g.inside.widthRoofMm,
+      crown: g.roofCrownMm,
+      ribs: g.roofRibs.map((r) => r.atMm).join(", "),
+      "roof fan": o.fan ? "yes" : "no",
+      skylight: o.skylight ? "yes" : "no",
+      panels: o.solar,
+      rack: o.rack ? "yes" : "no",
+    },
+  };
+}
+
+function supportFrame(w: World): Prefill {
+  // The long pieces run across the van, so what has to fit between the ribs is the cut along it: 400 for both units.
+  const cut = w.code === "OP-05" || (w.options.skylight && !w.options.fan) ? { w: 700, h: 400 } : { w: 400, h: 400 };
+  const bays = roofBays(w.geometry).map((b) => b.to - b.from);
+  const gap = bays.filter((b) => b >= cut.h + 10).sort((a, b) => a - b)[0] ?? Math.max(...bays);
+  return {
+    draft: { "cut.w": t(cut.w), "cut.h": t(cut.h), "batten.b": "44", "batten.t": "20", gap: t(gap), play: "2" },
+    basis: { "clear between ribs": gap },
+  };
+}
+
+function damping({ geometry: g, options: o }: World): Prefill {
+  const cover = o.damping === "full" ? "0.95" : "0.33";
+  // A panel is known by its area: laid out as a strip a metre high.
+  const panels = g.panels
+    .filter((p) => p.id !== "floor")
+    .map((p) => ({ name: p.name, w: t(p.areaM2 * 1000), h: "1000", count: "1", cover, factoryPad: false, cutOut: false }));
+  return {
+    draft: { "sheet.w": "500", "sheet.h": "400", "sheet.kgM2": "3.6", waste: "0.08", panels },
+    basis: { cover: o.damping, ...Object.fromEntries(g.panels.map((p) => [p.name, p.areaM2])) },
+  };
+}
+
+function underFloor({ geometry: g, options: o }: World): Prefill {
+  const W = g.inside.widthFloorMm;
+  const zones = g.underZones
+    .filter((z) => z.use !== "free")
+    .map((z) => {
+      const from = z.side === "centre" ? (W - z.widthMm) / 2 : z.side === "left" ? z.insetMm : W - z.insetMm - z.widthMm;
+      const to = from + z.widthMm;
+      const corner = (x: number, y: number) => `${t(Math.max(0, x))}/${t(Math.min(W, Math.max(0, y)))}`;
+      return {
+        name: z.name,
+        polygon: [corner(z.fromMm, from), corner(z.toMm, from), corner(z.toMm, to), corner(z.fromMm, to)].join("; "),
+        margin: z.use === "keep-out" ? "40" : "15",
+      };
+    });
+  const free = g.underZones.find((z) => z.use === "free");
+  const holes: SheetDraft[] = [];
+  const mid = free ? (free.fromMm + free.toMm) / 2 : g.inside.lengthMm / 2;
+  const add = (name: string, along: number, across: number, d: number) =>
+    holes.push({ name, along: t(along), across: t(Math.min(W - 30, Math.max(30, across))), d: t(d) });
+  if (o.water === "under-floor") add("tank outlet", mid, 640, 32);
+  if (o.wetRoom !== "none") add("shower drain", mid + 300, W / 2, 44);
+  if (o.heater !== "none") add("heater exhaust", mid + 150, W - 260, 27);
+  if (o.gas !== "none") add("gas drop vent", g.inside.lengthMm - 300, 200, 40);
+  if (!holes.length) add("drain", mid, W / 2, 25);
+  return {
+    draft: { "floor.length": t(g.inside.lengthMm), "floor.width": t(W), zones, holes, battens: [] },
+    basis: {
+      "floor length": g.inside.lengthMm,
+      "floor width": W,
+      "zones below": g.underZones.map((z) => `${z.name} ${z.fromMm}–${z.toMm}`).join("; "),
+    },
+  };
+}
+
+function sealant(w: World): Prefill | undefined {
+  const f = fieldOf(w);
+  const joint = (length: number) => ({
+    length: t(length),
+    "bead.kind": "triangle",
+    "bead.w": "8",
+    "bead.h": "12",
+    "bead.t": "",
+    "bead.d": "",
+  });
+  if (f) {
+    const length = 2 * (f.cut.w + f.cut.h);
+    return { draft: { pack: "310", waste: "0.1", joints: [joint(length)] }, basis: { "cut width": f.cut.w, "cut height": f.cut.h } };
+  }
+  if (w.code !== "OP-09") return undefined;
+  const n = quantitiesOf(w.options, w.geometry).smallHoles;
+  return {
+    draft: { pack: "310", waste: "0.1", joints: Array.from({ length: Math.max(1, n) }, () => joint(200)) },
+    basis: { "small holes": n },
+  };
+}
+
+/** What has changed beneath a sheet since it was filled, in words; empty when nothing has. */
+export function contradictions(then: Prefill["basis"], now: Prefill["basis"] | undefined): string[] {
+  if (!now) return Object.keys(then).length ? ["what it stood on is no longer part of this build"] : [];
+  return Object.keys({ ...then, ...now }).flatMap((k) => {
+    if (then[k] === now[k]) return [];
+    if (!(k in now)) return [`${k} is gone (was ${then[k]})`];
+    if (!(k in then)) return [`${k} is new: ${now[k]}`];
+    return [`${k} is ${now[k]} now, was ${then[k]}`];
+  });
+}

@@ -1,0 +1,25 @@
+// The set-out sheets of a build: what each stands on now, and whether the world contradicts it.
+
+import { contradictions, type Prefill, prefill, worldOf } from "../setout/prefill";
+import { asMeasured } from "../van/readings";
+import type { BuildRow, SheetRow, Shop } from "./model";
+
+/** Figures to start a job's sheet from, by the van as measured and what was chosen; undefined where nothing of them goes in. */
+export function sheetPrefill(shop: Pick<Shop, "vans">, build: BuildRow, calculator: string, jobId: string | null): Prefill | undefined {
+  const van = shop.vans.find((v) => v.id === build.vanId);
+  const job = build.jobs.find((j) => j.id === jobId);
+  return van && prefill(calculator, worldOf(job?.code ?? "", asMeasured(van.geometry, build.readings), build.options));
+}
+
+/** What has changed beneath a sheet since it was filled, in words. */
+export const sheetNotices = (
+  shop: Pick<Shop, "vans">,
+  build: BuildRow,
+  sheet: Pick<SheetRow, "calculator" | "jobId" | "basis">,
+): string[] => contradictions(sheet.basis, sheetPrefill(shop, build, sheet.calculator, sheet.jobId)?.basis);
+
+/** Mass that the build's sheets have worked out, kg, and how many of them have none. */
+export function sheetMass(build: Pick<BuildRow, "sheets">): { kg: number; sheets: number } {
+  const weighed = build.sheets.filter((s) => s.massKg !== null);
+  return { kg: Math.round(weighed.reduce((n, s) => n + s.massKg!, 0) * 10) / 10, sheets: weighed.length };
+}

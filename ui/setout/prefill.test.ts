@@ -1,0 +1,107 @@
+import { describe, expect, it } from "vitest";
+import { buildNetwork } from "@/core/library/network";
+import { DEFAULT_OPTIONS } from "@/core/library/options";
+import { FULL } from "@/core/library/testing";
+import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
+import { contradictions, prefill, roofBays, worldOf } from "@/core/setout/prefill";
+import { AGREE_MM, disagreements, secondReadings } from "@/core/setout/second";
+import { sheetMass, sheetNotices, sheetPrefill } from "@/core/shop/sheets";
+import { testShop } from "@/core/shop/testing/shop";
+import { vans } from "@/core/van/model";
+import { toInput } from "./fields";
+import { SHEETS } from "./sheets";
+
+const g = vans[1].geometry;
+
+describe("figures to start from", () => {
+  it("make every sheet of every job of a full build in every van one that its calculator takes", () => {
+    let filled = 0;
+    for (const van of vans)
+      for (const o of [DEFAULT_OPTIONS, FULL])
+        for (const job of buildNetwork(o, van.geometry))
+          for (const name of job.setOut ?? []) {
+            const p = prefill(name, worldOf(job.code, van.geometry, o));
+            const sheet = SHEETS.find((s) => s.name === name);
+            if (!p || !sheet) continue;
+            const { input, faults } = toInput(sheet.fields, p.draft);
+            expect(faults, `${van.name} ${job.code} ${name}`).toEqual([]);
+            const out = findCalculator(name)!.run(sheet.shape ? sheet.shape(input) : input);
+            expect(
+              out.findings.filter((f) => f.level === "stop" && name === "opening").map((f) => f.text),
+              `${van.name} ${job.code}`,
+            ).toEqual([]);
+            filled++;
+          }
+    expect(filled).toBeGreaterThan(80);
+  });
+  it("know which window is meant, and which bay of the roof", () => {
+    const field = (code: string) => prefill("opening", worldOf(code, g, FULL))!.draft;
+    expect(field("OP-06a")["field.left"]).toBe("240");
+    expect(field("OP-06b")["field.left"]).toBe("330");
+    expect(field("OP-06b").skin).toBe("double");
+    expect(field("OP-06c")["field.left"]).toBe("1440");
+    // The first bay that takes a cut of 400: from the rib at 180 to the one at 740, each 60 wide
+    expect([field("OP-04")["field.left"], field("OP-04")["field.right"]]).toEqual(["210", "710"]);
+    expect(roofBays(g)[1]).toEqual({ from: 210, to: 710 });
+    expect(prefill("opening", worldOf("OP-09", g, FULL))).toBeUndefined();
+    expect(prefill("cure", worldOf("OP-06a", g, FULL))).toBeUndefined();
+  });
+  it("put what was chosen on the roof plan", () => {
+    const names = (o: typeof FULL) => (prefill("roof-plan", worldOf("OP-01", g, o))!.draft.items as { name: string }[]).map((i) => i.name);
+    expect(names(FULL)).toEqual(["fan", "skylight", "panel 1", "panel 2", "panel 3"]);
+    expect(names({ ...FULL, fan: false, solar: 0 })).toEqual(["skylight"]);
+  });
+});
+
+describe("a sheet that the world contradicts", () => {
+  const shop = testShop();
+  const build = shop.builds[0];
+  const jobId = "a.OP-06a";
+  const sheet = { calculator: "opening", jobId, basis: sheetPrefill(shop, build, "opening", jobId)!.basis };
+  it("says nothing while nothing has changed", () => expect(sheetNotices(shop, build, sheet)).toEqual([]));
+  it("says what is otherwise: another reading, another choice", () => {
+    const roof = { calculator: "roof-plan", jobId: "a.OP-01", basis: sheetPrefill(shop, build, "roof-plan", "a.OP-01")!.basis };
+    const other = {
+      ...build,
+      options: { ...build.options, skylight: true },
+      readings: [{ name: "crown", mm: 44, againMm: 44, readBy: "u", readAt: 0 }],
+    };
+    expect(sheetNotices(shop, other, roof)).toEqual(["crown is 44 now, was 38", "skylight is yes now, was no"]);
+    expect(contradictions({ a: 1 }, undefined)).toHaveLength(1);
+    expect(contradictions({ a: 1 }, { b: 2 })).toEqual(["a is gone (was 1)", "b is new: 2"]);
+  });
+  it("adds up what the sheets weigh", () => {
+    const s = { id: "x", massKg: 12.34 } as never;
+    expect(sheetMass({ sheets: [s, { id: "y", massKg: null } as never, s] })).toEqual({ kg: 24.7, sheets: 2 });
+  });
+});
+
+describe("the second measuring", () => {
+  const input = {
+    field: { left: 240, right: 1320, bottom: 980, top: 1500 },
+    cut: { w: 1020, h: 460, r: 60 },
+    minLand: 25,
+    place: { along: "centre", up: "centre" },
+    skin: "single",
+  };
+  const wanted = secondReadings("opening", input, findCalculator("opening")!.run(input));
+  it("is read from the other edges and the diagonal", () => {
+    // field 1080, cut 1020 centred: 30 left; height 520, cut 460: 30 left; √(1020² + 460²) = 1118.9
+    expect(wanted.map((w) => w.expected)).toEqual([30, 30, 1118.9]);
+  });
+  it("agrees within the tolerance and names what differs or was not read", () => {
+    expect(disagreements(wanted, { right: 30 + AGREE_MM, top: 28, diagonal: 1119 })).toEqual([]);
+    expect(disagreements(wanted, { right: 33, diagonal: 1119 })).toEqual([
+      { label: wanted[0].label, first: 30, second: 33 },
+      { label: wanted[1].label, first: 30, second: null },
+    ]);
+  });
+  it("is asked for on every sheet that marks metal out, and not on the others", () => {
+    for (const c of CALCULATORS) {
+      const s = SHEETS.find((x) => x.name === c.name)!;
+      const { input: i } = toInput(s.fields, s.start);
+      const real = s.shape ? s.shape(i) : i;
+      expect(secondReadings(c.name, real, c.run(real)).length > 0, c.name).toBe(["opening", "roof-plan", "under-floor"].includes(c.name));
+    }
+  });
+});

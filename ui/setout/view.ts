@@ -1,0 +1,39 @@
+// What the set-out view shows when it belongs to a build.
+
+import type { SheetDraft } from "@/core/setout/prefill";
+import type { SecondReading } from "@/core/setout/second";
+
+export interface KeptSheet {
+  id: string;
+  jobId: string | null;
+  jobName: string | null;
+  calculator: string;
+  draft: SheetDraft;
+  worst: "ok" | "warn" | "stop";
+  by: string;
+  at: number;
+  second: { by: string; readings: Record<string, number> } | null;
+  locked: number | null;
+  version: number;
+  /** What has changed beneath it since. */
+  notices: string[];
+  wanted: SecondReading[];
+  versions: { n: number; by: string; at: number }[];
+}
+
+export interface SetOutView {
+  zone: string;
+  lead: boolean;
+  builds: { id: string; name: string }[];
+  /** The build and job whose sheets are shown; null: a loose sheet, kept on this machine only. */
+  of: {
+    buildId: string;
+    buildName: string;
+    jobId: string | null;
+    jobName: string | null;
+    jobs: { id: string; name: string; calculators: string[] }[];
+    kept: KeptSheet[];
+    /** Figures to start from, by calculator. */
+    prefills: Record<string, SheetDraft>;
+  } | null;
+}
