@@ -113,7 +113,7 @@ export const setoutActions = [
                 500,
               ),
         });
-        return { locked: locks, differ, ...(stop ? { stop: stop.text } : {}) };
+        return { version: sheet.version + 1, locked: locks, differ, ...(stop ? { stop: stop.text } : {}) };
       }),
   ),
   action<{ version: number; why: string }>(

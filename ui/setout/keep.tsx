@@ -67,7 +67,7 @@ export function Kept({
           ))}
         </ol>
       )}
-      {s.locked === null && !changed && <Second key={s.version} sheet={s} act={act} />}
+      {s.locked === null && !changed && <Second key={s.id} sheet={s} act={act} />}
       {s.locked !== null && lead && <Unlock sheet={s} act={act} />}
     </section>
   );
@@ -79,6 +79,8 @@ function Second({ sheet: s, act }: { sheet: KeptSheet; act: Act }) {
   );
   const [asked, setAsked] = useState(s.second !== null);
   const [fault, setFault] = useState<string>();
+  // The version after our own last answer, until the page has caught up with it.
+  const [mine, setMine] = useState(0);
   const read: Record<string, number> = {};
   let wrong: string | undefined;
   for (const w of s.wanted) {
@@ -94,10 +96,11 @@ function Second({ sheet: s, act }: { sheet: KeptSheet; act: Act }) {
   const missing = s.wanted.filter((w) => read[w.name] === undefined).length;
   const give = async () => {
     setFault(undefined);
-    let answer: { locked?: boolean; stop?: string; differ?: unknown[] } = {};
+    let answer: { version?: number; locked?: boolean; stop?: string } = {};
     const ok = await act.run(async () => {
-      answer = await send("POST", `sheets/${s.id}/second`, { version: s.version, readings: read });
+      answer = await send("POST", `sheets/${s.id}/second`, { version: Math.max(mine, s.version), readings: read });
     }, undefined);
+    if (ok) setMine(answer.version ?? 0);
     if (ok && !answer.locked) setFault(answer.stop ?? "The two measurings differ. Measure again, or set the sheet right.");
   };
   if (!asked)

@@ -82,6 +82,7 @@ export function VanDrawing({
   layout?: readonly LayoutItem[];
   /** Choices to be shown strongly; the others stand back. */
   marked?: readonly string[];
+  /** Empty: a sign beside words that say it all. */
   label?: string;
 }) {
   const d = drawVan(van, view);
@@ -97,12 +98,14 @@ export function VanDrawing({
         .map((i) => i.label)
         .join(", ");
   return (
+    // biome-ignore lint/a11y/noSvgWithoutTitle: named by aria-label, or hidden beside words that say it all
     <svg
       viewBox={`${-PAD} ${-PAD} ${w} ${h}`}
       width={width}
       height={(width * h) / w}
-      role="img"
-      aria-label={label ?? `${van.name}, ${VIEW_LABEL[view]}${says ? `: ${says}` : ""}`}
+      {...(label === ""
+        ? { "aria-hidden": true }
+        : { role: "img", "aria-label": label ?? `${van.name}, ${VIEW_LABEL[view]}${says ? `: ${says}` : ""}` })}
     >
       <defs>
         <pattern id={`hatch-${id}`} width="180" height="180" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
