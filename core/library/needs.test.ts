@@ -84,7 +84,7 @@ const ROWS: Row[] = [
   ["OP-n24", "OP-04", /the frame is ready before the hole/],
   ["OP-n26", "OP-05", /ceiling's thickness known/],
   ["OP-n28", "OP-04", /nobody steps on bare roof skin/],
-  ["OP-n29", "OP-04", /Slot long enough, dry and light to the end, and a cover within reach/],
+  ["OP-n29", "OP-04", /Slot long enough, dry and light to the end.*a cover within reach/],
   ["OP-n32", "OP-06", /Rain came before it was sealed/, /18 % at most/],
   ["OP-n33", "OP-06", /Two people to lift glass/, /Eyes, ears, gloves, long sleeves/],
   ["OP-n34", "OP-04", /Everything for the whole of it up there, sharp, charged, counted/],
