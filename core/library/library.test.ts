@@ -25,10 +25,9 @@ describe("the library", () => {
       for (let i = 1; i <= n; i++) expect(codes, `${stage}-${i}`).toContain(`${stage}-${String(i).padStart(2, "0")}`);
     expect(new Set(library.map((j) => j.stage))).toEqual(new Set(STAGES));
   });
-  it("gives each job 5 to 12 steps, cautions, and a reason for every precedence", () => {
+  it("gives each job five steps at least, cautions, and a reason for every precedence", () => {
     for (const j of library) {
       expect(j.steps.length, j.code).toBeGreaterThanOrEqual(5);
-      expect(j.steps.length, j.code).toBeLessThanOrEqual(12);
       expect(j.cautions.length, j.code).toBeGreaterThan(0);
       for (const a of j.after) expect(a.reason.length, `${j.code} after ${a.job}`).toBeGreaterThanOrEqual(10);
     }

@@ -2,7 +2,7 @@
 
 import type { OptionKey, Options } from "../library/options";
 import type { SheetDraft } from "../setout/prefill";
-import type { Geometry } from "../van/model";
+import type { Van } from "../van/model";
 import type { BuildRecord } from "./records";
 
 export interface Workshop {
@@ -69,16 +69,8 @@ export interface FitterRow {
   absences: { id: string; from: number; to: number; reason: string }[];
 }
 
-export interface VanRow {
-  id: string;
-  name: string;
-  lengthMm: number;
-  widthMm: number;
-  heightMm: number;
-  wheelbaseMm: number;
-  insideCrew: number;
-  geometry: Geometry;
-}
+/** A van template as the workshop has it. */
+export type VanRow = Van;
 
 export interface PhotoRow {
   id: string;
