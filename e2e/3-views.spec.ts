@@ -11,6 +11,7 @@ const VIEWS: [string, string][] = [
   ["/builds/new", "Add a build"],
   ["/builds/darkroom-van?tab=choices", "Darkroom van"],
   ["/builds/field-vet?tab=van", "Field vet"],
+  ["/builds/night-bakery?tab=openings", "Night bakery"],
   ["/builds/coast-rangers?tab=records", "Coast rangers"],
   ["/builds/coast-rangers?tab=cost", "Coast rangers"],
   ["/builds/night-bakery/cards", "Night bakery: job cards"],

@@ -10,6 +10,7 @@ import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { buildMoney } from "@/core/shop/money";
 import { openChoices } from "@/core/shop/open-choices";
+import { openings } from "@/core/shop/openings";
 import { stageProgress } from "@/core/shop/progress";
 import { openShots } from "@/core/shop/proof";
 import { obstacles } from "@/core/shop/ready";
@@ -91,6 +92,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     options: b.options,
     openChoices: openChoices(zone, b, template.geometry, await libraryOf(b.libraryVersion), plan, shop.suppliers),
     openKeys: b.openChoices,
+    openings: openings(shop, b, plan, now),
     conflicts: conflictsOf(b.options, van.geometry),
     house: shop.workshop.house,
     library: { version: b.libraryVersion, newest: (await libraryInUse(now)).number },

@@ -17,6 +17,7 @@ import { JobRow } from "./job-row";
 import { StageLadder } from "./ladder";
 import { dateTone, dateWords } from "./list";
 import { MeasurePanel } from "./measure-panel";
+import { OpeningsPanel } from "./openings-panel";
 import { RecordsPanel } from "./records-panel";
 import { VanPanel } from "./van-panel";
 import type { BuildView } from "./view";
@@ -26,6 +27,7 @@ const CHAIN = 10;
 
 const TABS = [
   ["jobs", "Jobs"],
+  ["openings", "Openings"],
   ["choices", "Choices"],
   ["van", "Van"],
   ["records", "Decisions and faults"],
@@ -114,6 +116,9 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           <Tabs.Content value="jobs">
             <p className="mb-3 text-muted">{view.gets.join(" · ")}</p>
             <JobList view={view} opened={opened} setOpened={setOpened} />
+          </Tabs.Content>
+          <Tabs.Content value="openings">
+            <OpeningsPanel view={view} />
           </Tabs.Content>
           <Tabs.Content value="choices">
             <ChoicesPanel key={view.version} view={view} />

@@ -6,6 +6,7 @@ import type { BuildDate } from "@/core/shop/dates";
 import type { JobState } from "@/core/shop/model";
 import type { Money } from "@/core/shop/money";
 import type { OpenChoice } from "@/core/shop/open-choices";
+import type { Opening } from "@/core/shop/openings";
 import type { StageProgress } from "@/core/shop/progress";
 import type { BuildRecord } from "@/core/shop/records";
 import type { ZoneJob } from "@/core/shop/zones";
@@ -82,6 +83,7 @@ export interface BuildView {
   options: Options;
   openChoices: OpenChoice[];
   openKeys: OptionKey[];
+  openings: Opening[];
   conflicts: Conflict[];
   house: Partial<Options>;
   library: { version: number | null; newest: number };

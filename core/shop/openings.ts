@@ -1,0 +1,82 @@
+// Everything that pierces the skin of a build: how far each opening is, whether its unit is here, and go or no-go for the day.
+
+import type { Plan } from "../plan/model";
+import { sayClock, sayDay } from "../plan/words";
+import { zoneOf } from "../time/zone";
+import type { BuildRow, JobRow, Shop } from "./model";
+import { obstacles } from "./ready";
+import { sheetNotices } from "./sheets";
+import { opensSkin, skinClock } from "./skin";
+
+/** How far an opening is. */
+export type OpeningState = "wanted" | "set out" | "cut" | "closed" | "tested";
+
+export interface Opening {
+  jobId: string;
+  name: string;
+  state: OpeningState;
+  pieces: number;
+  /** Bought units and whether they are here and checked. */
+  units: { name: string; here: boolean; state: string }[];
+  /** The sheet its mark-out stands on. */
+  sheet: "none" | "kept" | "locked" | "contradicted";
+  openQuestions: number;
+  /** For today: go with the latest safe start, or no with everything in the way. Null once it is begun or done. */
+  today: { go: boolean; says: string; reasons: string[]; otherDay: string | null } | null;
+  planned: number | null;
+}
+
+const SOAK = "OP-13";
+
+/** Jobs of the openings that cut, bond or drill, in the order of the sheet; `plan` is the one worked to. */
+export function openings(shop: Shop, build: BuildRow, plan: Plan | undefined, now: number): Opening[] {
+  const zone = zoneOf(shop.workshop.zone);
+  const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, j]));
+  const byId = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
+  const soaked = build.jobs.find((j) => j.code === SOAK)?.state === "done";
+  return build.jobs
+    .filter((j) => j.stage === "openings" && (j.irreversible === "cut" || j.irreversible === "bond"))
+    .map((j) => {
+      const sheet = build.sheets.find((s) => s.jobId === j.id && (s.calculator === "opening" || s.calculator === "roof-plan"));
+      const p = planned.get(j.id);
+      return {
+        jobId: j.id,
+        name: j.name,
+        state: stateOf(j, sheet?.lockedAt != null, soaked),
+        pieces: j.pieces?.count ?? 1,
+        units: j.parts.filter((x) => isUnit(x.name)).map((x) => ({ name: x.name, here: x.state === "checked", state: x.state })),
+        sheet: !sheet ? "none" : sheetNotices(shop, build, sheet).length ? "contradicted" : sheet.lockedAt !== null ? "locked" : "kept",
+        openQuestions: j.questions.filter((q) => q.answeredAt === null).length,
+        today: j.state === "todo" ? todayFor(shop, j, p?.place ?? build.at ?? "yard", now, byId) : null,
+        planned: p ? zone.parse(p.start) : null,
+      };
+    });
+}
+
+/** What fills the hole, beside what is used up in setting it. */
+const isUnit = (name: string) => !/sealant|adhesive|primer|tape|glue|degreaser/i.test(name);
+
+function stateOf(j: JobRow, locked: boolean, soaked: boolean): OpeningState {
+  if (j.state === "done") return soaked ? "tested" : "closed";
+  if (j.state === "started" || j.state === "paused") return "cut";
+  return locked ? "set out" : "wanted";
+}
+
+function todayFor(shop: Shop, j: JobRow, place: string, now: number, byId: Map<string, JobRow>): NonNullable<Opening["today"]> {
+  const zone = zoneOf(shop.workshop.zone);
+  const reasons = obstacles(shop, j, now, byId).map((o) => o.text);
+  const clock = opensSkin(j) ? skinClock(shop, j, place, now) : undefined;
+  const bound = clock && { rain: "rain", dusk: "dusk", "end of shift": "the end of the shift" }[clock.binds];
+  if (clock && clock.latest < now) reasons.unshift(`too short a day: ${bound} at ${sayClock(zone, clock.limit)}`);
+  const other = clock?.otherDay ? sayDay(zone, zone.dayStart(Date.parse(`${clock.otherDay}T00:00Z`) / 86_400_000)) : null;
+  return {
+    go: reasons.length === 0,
+    says: reasons.length
+      ? "no-go"
+      : clock
+        ? `go: start by ${sayClock(zone, clock.latest)}, ${bound} at ${sayClock(zone, clock.limit)}`
+        : "go",
+    reasons,
+    otherDay: other,
+  };
+}
