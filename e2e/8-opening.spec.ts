@@ -113,3 +113,38 @@ test("a window is set out for its build, measured twice and locked; its parts an
   await page.goto("/set-out?job=field-vet.OP-01&sheet=roof-plan");
   await expect(kept.getByRole("alert")).toContainText("crown is 52 now, was 50");
 });
+
+test("what is dragged in the drawing writes its figures back, and its findings are numbered there", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/set-out?sheet=opening");
+  const cut = page.getByRole("button", { name: /^Move the cut/ });
+  const by = page.getByLabel("Along, by");
+  // Tried again: a key before the page is alive goes nowhere.
+  await expect(async () => {
+    await page.getByLabel("Along", { exact: true }).selectOption("fromLeft");
+    await by.fill("100");
+    await cut.press("Shift+ArrowRight");
+    await expect(by).toHaveValue("110", { timeout: 2000 });
+  }).toPass();
+  const from = (await cut.locator("circle").boundingBox())!;
+  const [x, y] = [from.x + from.width / 2, from.y + from.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x - 20, y, { steps: 5 });
+  await page.mouse.move(x - 500, y, { steps: 10 });
+  await page.mouse.up();
+  await expect(by).toHaveValue("0");
+  const finding = page.getByRole("button", { name: /land at the left is 0/ });
+  await expect(finding).toHaveAttribute("title", "Number 1 in the drawing");
+  await expect(page.getByLabel("Drawing: Opening").getByText("1", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Undo move" }).click();
+  await expect(by).toHaveValue("110");
+
+  // A roof's unit: the search follows it, in a worker.
+  await page.getByRole("navigation", { name: "Sheets" }).getByRole("button", { name: "Roof plan" }).click();
+  const unit = page.getByRole("button", { name: /^Move / }).first();
+  await unit.press("ArrowRight");
+  await expect(page.getByLabel("Wished at").first()).not.toHaveValue("");
+  await expect(page.getByLabel("Wished across").first()).not.toHaveValue("");
+  await expectAccessible(page);
+});

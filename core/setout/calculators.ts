@@ -27,6 +27,7 @@ export const findCalculator = (name: string): Calculator | undefined => CALCULAT
 
 /** What the command line and the application write: everything but the drawing, which has files of its own. */
 export function asResult(name: string, o: Outcome): object {
-  const { drawing: _drawing, ...rest } = o;
-  return { format: "wide-lane/setout@1", name, ...rest };
+  const { drawing: _drawing, findings, ...rest } = o;
+  // Where in the drawing a finding points goes with the drawing.
+  return { format: "wide-lane/setout@1", name, ...rest, findings: findings.map(({ at: _at, ...f }) => f) };
 }

@@ -9,6 +9,8 @@ export interface Finding {
   /** The input that it is about. */
   about: string;
   text: string;
+  /** The place in the drawing that it is about, in the drawing's axes (mm). */
+  at?: [number, number];
 }
 
 /** A piece to cut (mm). */

@@ -101,7 +101,7 @@ export const opening = calculator<Input>({ name: "opening", title: "Opening" }, 
     bottom: round(edges.bottom - field.bottom),
     top: round(field.top - edges.top),
   };
-  const findings: Finding[] = [...landFindings(lands, minLand, flange, field, cut)];
+  const findings: Finding[] = [...landFindings(lands, minLand, flange, field, cut, edges)];
   const body = { left: edges.left - flange, right: edges.right + flange, bottom: edges.bottom - flange, top: edges.top + flange };
   const keepOuts = (input.keepOuts ?? []).map((k) => {
     const clearance = round(apart(body, k));
@@ -109,6 +109,7 @@ export const opening = calculator<Input>({ name: "opening", title: "Opening" }, 
       findings.push({
         level: "stop",
         about: "keepOuts",
+        at: middle(k),
         text:
           clearance < 0
             ? `${k.name} overlaps it by ${mm(-clearance)}`
@@ -127,7 +128,7 @@ export const opening = calculator<Input>({ name: "opening", title: "Opening" }, 
   if (r === 0) findings.push({ level: "warn", about: "cut.r", text: "square corners tear: drill each one first" });
   const perimeter = 2 * (w + h) - 8 * r + 2 * Math.PI * r;
   const diagonal = Math.hypot(w, h);
-  const square = input.measuredDiagonals && squareOf(input, diagonal, findings);
+  const square = input.measuredDiagonals && squareOf(input, diagonal, findings, [(edges.left + edges.right) / 2, edges.top]);
   const cutFrom = skin === "double" ? "inside" : "outside";
   findings.push({
     level: "ok",
@@ -189,6 +190,8 @@ export const opening = calculator<Input>({ name: "opening", title: "Opening" }, 
   );
 });
 
+const middle = (b: Box): [number, number] => [(b.left + b.right) / 2, (b.bottom + b.top) / 2];
+
 const corners = (e: Box, r: number) =>
   [
     [e.left + r, e.bottom + r],
@@ -202,8 +205,15 @@ function moved(s: Shape, dy: number): Shape {
   return { ...s, at: [s.at[0], s.at[1] + dy] };
 }
 
-function landFindings(lands: Box, least: number, flange: number, field: Box, cut: { w: number; h: number }): Finding[] {
+function landFindings(lands: Box, least: number, flange: number, field: Box, cut: { w: number; h: number }, edges: Box): Finding[] {
   const out: Finding[] = [];
+  const [x, y] = middle(edges);
+  const place: Record<keyof Box, [number, number]> = {
+    left: [(field.left + edges.left) / 2, y],
+    right: [(field.right + edges.right) / 2, y],
+    bottom: [x, (field.bottom + edges.bottom) / 2],
+    top: [x, (field.top + edges.top) / 2],
+  };
   const away = { left: "right", right: "left", bottom: "up", top: "down" } as const;
   const axis = {
     left: field.right - field.left - cut.w,
@@ -213,11 +223,13 @@ function landFindings(lands: Box, least: number, flange: number, field: Box, cut
   };
   for (const side of ["left", "right", "bottom", "top"] as const) {
     const land = lands[side];
-    if (land < 0) out.push({ level: "stop", about: "place", text: `the cut leaves the field at the ${side} by ${mm(-land)}` });
+    const at = place[side];
+    if (land < 0) out.push({ level: "stop", about: "place", at, text: `the cut leaves the field at the ${side} by ${mm(-land)}` });
     else if (land < least)
       out.push({
         level: "stop",
         about: "minLand",
+        at,
         text:
           axis[side] >= 2 * least
             ? `land at the ${side} is ${mm(land)}, ${mm(least)} are asked: ${mm(least - land)} ${away[side]}`
@@ -227,13 +239,14 @@ function landFindings(lands: Box, least: number, flange: number, field: Box, cut
       out.push({
         level: "warn",
         about: "flange",
+        at,
         text: `the flange (${mm(flange)}) runs over the edge of the flat field at the ${side} by ${mm(flange - land)}`,
       });
   }
   return out;
 }
 
-function squareOf(input: Input, diagonal: number, findings: Finding[]): { outBy: number; lean: number } {
+function squareOf(input: Input, diagonal: number, findings: Finding[], at: [number, number]): { outBy: number; lean: number } {
   const [d1, d2] = input.measuredDiagonals!;
   const outBy = round(Math.abs(d1 - d2));
   const lean = round((d1 ** 2 - d2 ** 2) / (4 * input.cut.w));
@@ -242,6 +255,7 @@ function squareOf(input: Input, diagonal: number, findings: Finding[]): { outBy:
     findings.push({
       level: "stop",
       about: "measuredDiagonals",
+      at,
       text: `out of square by ${mm(outBy)} (${round(tolerance)} allowed): move the top edge ${mm(Math.abs(lean))} to the ${lean < 0 ? "right" : "left"}`,
     });
   else findings.push({ level: "ok", about: "measuredDiagonals", text: `square within ${round(tolerance)}` });

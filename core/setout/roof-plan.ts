@@ -91,7 +91,12 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
   }));
   for (const u of found.unplaced) findings.push({ level: "stop", about: "items", text: `${u.name}: ${u.reason}` });
   for (const b of found.barsInTheWay)
-    findings.push({ level: "warn", about: "bars", text: `bar ${b.bar + 1} has to move for ${b.item}; a rib never does` });
+    findings.push({
+      level: "warn",
+      about: "bars",
+      at: [bars[b.bar].at, roof.width / 2],
+      text: `bar ${b.bar + 1} has to move for ${b.item}; a rib never does`,
+    });
   if (found.relaxed.length) findings.push({ level: "warn", about: "items", text: `not where it was wished: ${found.relaxed.join(", ")}` });
   for (const it of items)
     if (it.wish?.near !== undefined && items.find((x) => x.name === it.wish!.near)?.wish?.at === undefined)
@@ -100,12 +105,17 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
         about: "items",
         text: `${it.name} is wished near ${it.wish.near}, which has no wished place here: give a place instead`,
       });
+  const spot = (name: string): [number, number] | undefined => {
+    const p = placed.find((x) => x.name === name);
+    return p && [p.at, p.across];
+  };
   const pack = items.map((it) => ({ name: it.name, mm: round(packing(roof.crown, roof.width, it.overall.width), 1) }));
   for (const p of pack)
     if (p.mm >= 5)
       findings.push({
         level: "warn",
         about: "roof.crown",
+        ...(spot(p.name) ? { at: spot(p.name) } : {}),
         text: `${p.name}: ${mm(p.mm)} of packing at its edges, or a frame curved by as much`,
       });
   findings.push({ level: "ok", about: "ribs", text: "no rib is cut; cutting one is for a licensed body shop and the rules of the place" });

@@ -79,20 +79,23 @@ export const underFloor = calculator<Input>(
       const w = worst(here, r, zones);
       const verdict = !w || w.spare >= 0 ? "clear" : w.clearance < 0 ? "clash" : "tight";
       const nearest = verdict === "clear" ? { along: h.along, across: h.across, distance: 0 } : nearestLegal(here, r, floor, zones);
+      const at: [number, number] = [h.across, floor.length - h.along];
       const onBatten = battens.some((b) => h.along + r > b.along - b.width / 2 && h.along - r < b.along + b.width / 2);
       if (verdict === "clash")
         findings.push({
           level: "stop",
           about: "holes",
+          at,
           text: `${h.name} runs into ${w!.zone.name} by ${mm(-w!.clearance)}${nearest ? `; the nearest place is ${mm(nearest.along)} along, ${mm(nearest.across)} across, ${mm(nearest.distance)} away` : "; there is no place for it on this floor"}`,
         });
       else if (verdict === "tight")
         findings.push({
           level: "warn",
           about: "holes",
+          at,
           text: `${h.name} is ${mm(w!.clearance)} from ${w!.zone.name}, ${mm(w!.zone.margin)} are asked`,
         });
-      else findings.push({ level: "ok", about: "holes", text: `${h.name} is clear` });
+      else findings.push({ level: "ok", about: "holes", at, text: `${h.name} is clear` });
       if (onBatten) findings.push({ level: "ok", about: "battens", text: `${h.name} meets a batten: right for a bolt, wrong for a drain` });
       return {
         name: h.name,

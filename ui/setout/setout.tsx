@@ -2,11 +2,11 @@
 // The set-out view: a sheet chosen at the left, its drawing in the middle, what you know and what follows at the right.
 
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useState } from "react";
-import { InputError } from "@/core/plan/fault";
-import { asResult, findCalculator } from "@/core/setout/calculators";
+import { useEffect, useRef, useState } from "react";
+import { asResult } from "@/core/setout/calculators";
 import { toDxf } from "@/core/setout/drawing/dxf";
 import { toSvg } from "@/core/setout/drawing/svg";
+import { handlesOf, moved } from "@/core/setout/handles";
 import { sayInches } from "@/core/setout/lengths";
 import type { Finding, Outcome } from "@/core/setout/model";
 import { Button } from "../kit/button";
@@ -14,25 +14,15 @@ import { cx } from "../kit/cx";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { DrawingView } from "./drawing";
-import { type Draft, type Fault, toInput } from "./fields";
+import type { Draft } from "./fields";
 import { SheetForm } from "./form";
 import { Kept } from "./keep";
-import { SHEETS, type Sheet } from "./sheets";
+import { marksOf, numbered } from "./marks";
+import { SHEETS } from "./sheets";
+import { inputOf, useOutcome } from "./use-outcome";
 import type { KeptSheet, SetOutView } from "./view";
 
 const KEY = "wide-lane set-out";
-
-/** What a draft comes to: an outcome, or the faults by field. */
-function work(sheet: Sheet, draft: Draft): { outcome?: Outcome; faults: Fault[] } {
-  const { input, faults } = toInput(sheet.fields, draft);
-  if (faults.length) return { faults };
-  try {
-    return { outcome: findCalculator(sheet.name)!.run(sheet.shape ? sheet.shape(input) : input), faults: [] };
-  } catch (e) {
-    if (!(e instanceof InputError)) throw e;
-    return { faults: e.faults };
-  }
-}
 
 export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: string }) {
   const { of } = view;
@@ -56,7 +46,9 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
   const start = of ? (kept?.draft ?? of.prefills[name] ?? sheet.start) : sheet.start;
   const draft = (of ? edits[name] : loose[name]) ?? start;
   const locked = kept?.locked != null;
-  const { outcome, faults } = useMemo(() => work(sheet, draft), [sheet, draft]);
+  const { outcome, faults, searching, stopped, stop } = useOutcome(sheet, draft);
+  const [lit, setLit] = useState<number>();
+  const [past, setPast] = useState<{ name: string; draft: Draft }[]>([]);
   const change = (d: Draft | undefined) => {
     if (locked) return;
     const next = { ...(of ? edits : loose) };
@@ -66,14 +58,32 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
     setLoose(next);
     window.localStorage.setItem(KEY, JSON.stringify(next));
   };
+  // A drag counts from where it began, however often the drawing has been worked out since.
+  const held = useRef<{ draft: Draft; outcome: Outcome } | null>(null);
+  const moves = {
+    begin: () => {
+      if (!outcome) return;
+      held.current = { draft, outcome };
+      setPast((p) => [...p.slice(-99), { name, draft }]);
+    },
+    to: (id: string, dx: number, dy: number) => {
+      if (held.current) change(moved(name, held.current.draft, held.current.outcome, id, dx, dy));
+    },
+  };
+  const back = past.at(-1)?.name === name ? past.at(-1) : undefined;
+  const undo = () => {
+    if (!back) return;
+    change(back.draft);
+    setPast(past.slice(0, -1));
+  };
   const keep = async () => {
-    const { input } = toInput(sheet.fields, draft);
+    const { input } = inputOf(sheet, draft);
     const ok = await act.run(
       () =>
         send("POST", `builds/${of!.buildId}/sheets`, {
           calculator: name,
           draft,
-          input: sheet.shape ? sheet.shape(input) : input,
+          input,
           ...(of!.jobId ? { jobId: of!.jobId } : {}),
           ...(kept ? { version: kept.version } : {}),
         }),
@@ -139,14 +149,21 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
             : `lengths in mm, or as 123.4 cm, 48 1/2", 4' 3"; kept on this machine only`}
         </p>
         {of && !locked && (
-          <Button kind="main" onClick={() => void keep()} disabled={!outcome || act.busy || (!!kept && !changed)}>
+          <Button kind="main" onClick={() => void keep()} disabled={!outcome || searching || stopped || act.busy || (!!kept && !changed)}>
             Keep with {of.jobName ? "the job" : "the build"}
           </Button>
         )}
         <Button onClick={() => setInches(!inches)} aria-pressed={inches}>
           {inches ? "inches" : "mm"}
         </Button>
-        <Button onClick={() => change(undefined)} disabled={!changed}>
+        {back && !locked && <Button onClick={undo}>Undo move</Button>}
+        <Button
+          onClick={() => {
+            setPast([]);
+            change(undefined);
+          }}
+          disabled={!changed}
+        >
           Start afresh
         </Button>
         <Button onClick={() => window.print()} disabled={!outcome}>
@@ -178,8 +195,24 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
           ))}
         </nav>
         <div className="flex min-w-0 flex-1 flex-col gap-3 overflow-y-auto p-3">
+          {(searching || stopped) && (
+            <p role="status" className="flex items-center gap-3 rounded-md border bg-card px-3 py-1.5">
+              <span className="flex-1">
+                {searching
+                  ? "Looking for places on the roof; the drawing shows the last ones found."
+                  : "The search was stopped: the drawing is of earlier figures. Change a figure to search again."}
+              </span>
+              {searching && <Button onClick={stop}>Stop the search</Button>}
+            </p>
+          )}
           {outcome?.drawing ? (
-            <DrawingView drawing={outcome.drawing} />
+            <DrawingView
+              drawing={outcome.drawing}
+              handles={handlesOf(name, draft, outcome)}
+              {...(locked ? {} : { moves })}
+              marks={marksOf(outcome.findings)}
+              {...(lit ? { lit } : {})}
+            />
           ) : (
             <p className="m-auto max-w-sm text-center text-muted">
               {outcome ? "This sheet has figures only." : "The drawing comes as soon as the figures at the right make sense."}
@@ -208,7 +241,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
                 lengths={sheet.name !== "cure" && sheet.name !== "sealant" && sheet.name !== "open-skin"}
               />
               <h2 className="mt-4 mb-1 text-[15px]">Findings</h2>
-              <Findings list={outcome.findings} />
+              <Findings list={outcome.findings} onPoint={setLit} />
             </>
           )}
         </aside>
@@ -310,23 +343,35 @@ const MARK = {
   stop: ["✕", "bg-signal text-white", "stop"],
 } as const;
 
-function Findings({ list }: { list: readonly Finding[] }) {
+function Findings({ list, onPoint }: { list: readonly Finding[]; onPoint(n: number | undefined): void }) {
   return (
     <ul>
-      {[...list]
-        .sort((a, b) => ["stop", "warn", "ok"].indexOf(a.level) - ["stop", "warn", "ok"].indexOf(b.level))
-        .map((f) => (
-          <li key={`${f.about} ${f.text}`} className="flex gap-2 border-b py-1.5">
-            <span
-              role="img"
-              aria-label={MARK[f.level][2]}
-              className={cx("grid size-5 shrink-0 place-items-center rounded text-[12px] font-bold", MARK[f.level][1])}
+      {numbered(list).map((f) => (
+        <li key={`${f.about} ${f.text}`} className="flex gap-2 border-b py-1.5">
+          <span
+            role="img"
+            aria-label={MARK[f.level][2]}
+            className={cx("grid size-5 shrink-0 place-items-center rounded text-[12px] font-bold", MARK[f.level][1])}
+          >
+            {MARK[f.level][0]}
+          </span>
+          {f.n ? (
+            <button
+              type="button"
+              className="text-left hover:underline focus-visible:underline"
+              title={`Number ${f.n} in the drawing`}
+              onMouseEnter={() => onPoint(f.n)}
+              onMouseLeave={() => onPoint(undefined)}
+              onFocus={() => onPoint(f.n)}
+              onBlur={() => onPoint(undefined)}
             >
-              {MARK[f.level][0]}
-            </span>
+              <b>{f.n}</b> {f.text}
+            </button>
+          ) : (
             <span>{f.text}</span>
-          </li>
-        ))}
+          )}
+        </li>
+      ))}
     </ul>
   );
 }

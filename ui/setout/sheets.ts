@@ -232,6 +232,7 @@ export const SHEETS: readonly Sheet[] = [
           { kind: "length", path: "cut.width", label: "Cut width", optional: true },
           { kind: "length", path: "height", label: "Height", optional: true },
           { kind: "length", path: "wish.at", label: "Wished at", optional: true },
+          { kind: "length", path: "wish.across", label: "Wished across", optional: true },
         ],
       },
       {
