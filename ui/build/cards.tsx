@@ -2,7 +2,7 @@
 // A build's job cards for the wall: one a page, with a code that opens the card on a phone.
 
 import Link from "next/link";
-import { useState } from "react";
+import { useLayoutEffect, useRef, useState } from "react";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { STAGE, StageBadge } from "../kit/stage";
@@ -12,7 +12,8 @@ export function PrintCards({ build, back, cards }: { build: string; back: string
   const [stage, setStage] = useState("todo");
   const shown = cards.filter((c) => (stage === "todo" ? c.state !== "done" : stage === "all" || c.stage === stage));
   return (
-    <div className="mx-auto w-full max-w-[210mm] p-5 print:p-0">
+    <div className="mx-auto w-full max-w-[210mm] p-5 print:max-w-none print:p-0">
+      <style>{"@page { size: A4; margin: 10mm }"}</style>
       <div className="mb-4 flex flex-wrap items-center gap-3 print:hidden">
         <h1 className="mr-auto text-[22px]">{build}: job cards</h1>
         <label className="flex items-center gap-2">
@@ -44,9 +45,23 @@ export function PrintCards({ build, back, cards }: { build: string; back: string
   );
 }
 
+/** What an A4 page holds inside its margins of 10 mm, less a little for what a printer rounds up (px at 96 a inch). */
+const PAGE_HEIGHT = (274 / 25.4) * 96;
+
 function Card({ card: c, build }: { card: PrintCard; build: string }) {
+  const paper = useRef<HTMLElement>(null);
+  const [fit, setFit] = useState(1);
+  // A long card is set smaller rather than run over to a page without its name and code.
+  useLayoutEffect(() => {
+    const height = paper.current?.scrollHeight ?? 0;
+    setFit(Math.min(1, PAGE_HEIGHT / Math.max(1, height)));
+  }, []);
   return (
-    <article className="mb-5 rounded-md border bg-white p-6 text-[13px] text-black break-after-page print:m-0 print:rounded-none print:border-0 print:p-0">
+    <article
+      ref={paper}
+      style={{ "--fit": fit } as React.CSSProperties}
+      className="mb-5 w-[190mm] rounded-md border bg-white p-6 text-[13px] text-black break-after-page print:m-0 print:rounded-none print:border-0 print:p-0 print:[zoom:var(--fit)] last:break-after-auto"
+    >
       <header className="flex items-start justify-between gap-6 border-b-2 border-black pb-3">
         <div>
           <p className="flex items-center gap-2">
