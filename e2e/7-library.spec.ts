@@ -82,8 +82,8 @@ test("a fault card opens with its causes and tests, and closes only with what it
     await page
       .getByRole("listitem")
       .filter({ hasText: "Fan does not run after fitting" })
-      .getByRole("button", { name: "Open a card" })
       .last()
+      .getByRole("button", { name: "Open a card" })
       .click();
     await expect(dialog).toBeVisible({ timeout: 2000 });
   }).toPass();
@@ -122,10 +122,9 @@ test("job cards print one a page, each with a code that opens the card", async (
   const n = await cards.count();
   expect(n).toBeGreaterThan(40);
   await expect(cards.first().getByRole("img", { name: /Code that opens/ })).toBeVisible();
-  const pdf = await page.pdf({ format: "A4" });
+  const pdf = await page.pdf({ preferCSSPageSize: true });
   expect(pdf.subarray(0, 5).toString()).toBe("%PDF-");
-  const pages = pdf.toString("latin1").match(/\/Type\s*\/Page[^s]/g)!.length;
-  expect(pages).toBeGreaterThanOrEqual(n);
+  expect(pdf.toString("latin1").match(/\/Type\s*\/Page[^s]/g)).toHaveLength(n);
   await page.getByLabel("Which").selectOption("openings");
   await expect(page.getByRole("button", { name: /^Print \d+$/ })).not.toHaveText(`Print ${n}`);
 });
