@@ -48,29 +48,34 @@ function exists(roof: Roof): boolean {
   return go(0);
 }
 
+/** A small roof out of a seed, with up to three units. */
+function generated(seed: number): Roof {
+  const r = random(seed);
+  const n = between(r, 1, 3);
+  const length = between(r, 18, 34) * GRID;
+  const width = between(r, 10, 18) * GRID;
+  return {
+    length,
+    width,
+    edge: between(r, 0, 2) * 5,
+    gap: between(r, 0, 3) * 5,
+    bars: [],
+    items: Array.from({ length: n }, (_, i) => ({
+      name: `i${i}`,
+      length: between(r, 4, 15) * GRID + between(r, 0, 9),
+      width: between(r, 3, 12) * GRID + between(r, 0, 9),
+      spans: r() < 0.5 ? [{ from: between(r, 2, 10) * GRID, to: between(r, 11, 20) * GRID }] : undefined,
+      wish: r() < 0.5 ? { at: between(r, 0, length) } : {},
+      height: 0,
+    })),
+  };
+}
+
 describe("place", () => {
   it("finds an arrangement whenever there is one on the grid, and only such as hold, on 300 roofs", () => {
     let possible = 0;
     for (let seed = 1; seed <= 300; seed++) {
-      const r = random(seed);
-      const n = between(r, 1, 3);
-      const length = between(r, 18, 34) * GRID;
-      const width = between(r, 10, 18) * GRID;
-      const roof: Roof = {
-        length,
-        width,
-        edge: between(r, 0, 2) * 5,
-        gap: between(r, 0, 3) * 5,
-        bars: [],
-        items: Array.from({ length: n }, (_, i) => ({
-          name: `i${i}`,
-          length: between(r, 4, 15) * GRID + between(r, 0, 9),
-          width: between(r, 3, 12) * GRID + between(r, 0, 9),
-          spans: r() < 0.5 ? [{ from: between(r, 2, 10) * GRID, to: between(r, 11, 20) * GRID }] : undefined,
-          wish: r() < 0.5 ? { at: between(r, 0, length) } : {},
-          height: 0,
-        })),
-      };
+      const roof = generated(seed);
       const found = place(roof);
       expect(overlaps(roof, found.placed)).toBe(false);
       for (const p of found.placed) expect(legal(roof, roof.items.find((x) => x.name === p.name)!, p.at, p.across)).toBe(true);
@@ -80,6 +85,29 @@ describe("place", () => {
     }
     expect(possible).toBeGreaterThan(60);
     expect(possible).toBeLessThan(290);
+  });
+  it("keeps the first wish whenever any arrangement of all has it, on 200 roofs", () => {
+    let kept = 0;
+    let broken = 0;
+    for (let seed = 1001; seed <= 1200; seed++) {
+      const roof = generated(seed);
+      const at = between(random(seed), 0, roof.length / GRID) * GRID;
+      roof.items = roof.items.map((it, i) => ({ ...it, wish: i ? {} : { at } }));
+      if (!exists(roof)) continue;
+      // The same roof where the first may lie nowhere else.
+      const narrow = { from: at - GRID, to: at + GRID };
+      const first = roof.items[0];
+      const spans = (first.spans ?? [{ from: 0, to: roof.length }])
+        .map((s) => ({ from: Math.max(s.from, narrow.from), to: Math.min(s.to, narrow.to) }))
+        .filter((s) => s.to >= s.from);
+      const can = spans.length > 0 && exists({ ...roof, items: [{ ...first, spans }, ...roof.items.slice(1)] });
+      const p = place(roof).placed.find((x) => x.name === first.name)!;
+      expect(Math.abs(p.at - at) <= GRID, `seed ${seed}`).toBe(can);
+      if (can) kept++;
+      else broken++;
+    }
+    expect(kept).toBeGreaterThan(10);
+    expect(broken).toBeGreaterThan(10);
   });
 });
 

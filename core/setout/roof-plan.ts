@@ -107,7 +107,7 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
       });
   const spot = (name: string): [number, number] | undefined => {
     const p = placed.find((x) => x.name === name);
-    return p && [p.at, p.across];
+    return p && [p.at, p.across + items.find((x) => x.name === name)!.overall.width / 2];
   };
   const pack = items.map((it) => ({ name: it.name, mm: round(packing(roof.crown, roof.width, it.overall.width), 1) }));
   for (const p of pack)

@@ -42,6 +42,7 @@ export interface Placement {
 export const GRID = 10;
 const NEAR_STEPS = 3_000_000;
 const ALL_STEPS = 1_500_000;
+const WISH_STEPS = 500_000;
 
 const onGrid = (x: number) => Math.ceil(x / GRID - 1e-9) * GRID;
 
@@ -158,23 +159,49 @@ export function place(roof: Roof): Placement {
   }
 }
 
+/** Whether a place is the wished one, as near as the grid has it. */
+const asWished = (it: Item, s: Spot): boolean =>
+  (it.wish.at === undefined || Math.abs(s.at - it.wish.at) <= GRID) &&
+  (it.wish.across === undefined || Math.abs(s.across - it.wish.across) <= GRID);
+
 function arrange(roof: Roof, items: readonly Item[], bars: boolean): Spot[] | undefined | "open" {
   if (!items.length) return [];
-  // Those that can lie in few places first, and tall ones before the panels they would shade.
-  const order = items
-    .map((it, i) => ({ it, i, spots: spots(roof, it, bars, undefined) }))
-    .sort((a, b) => a.spots.length - b.spots.length || b.it.height - a.it.height);
-  const sorted = order.map((o) => o.it);
-  const lists = order.map((o) => {
-    const near = o.it.wish.near === undefined ? undefined : items.find((x) => x.name === o.it.wish.near)?.wish.at;
-    return near === undefined ? o.spots : spots(roof, o.it, bars, { at: near, across: roof.width / 2 });
+  const all = items.map((it) => {
+    const near = it.wish.near === undefined ? undefined : items.find((x) => x.name === it.wish.near)?.wish.at;
+    return spots(roof, it, bars, near === undefined ? undefined : { at: near, across: roof.width / 2 });
   });
-  let found = lists.every((l) => l.length) ? search(roof, sorted, lists, NEAR_STEPS) : undefined;
-  if (found === "open") found = touching(roof, sorted, bars, ALL_STEPS);
+  if (!all.every((l) => l.length)) return undefined;
+  // Wishes are kept one after the other in the order in which they are asked, as long as everything still finds a place.
+  let kept: Spot[] | undefined;
+  let lists = all;
+  items.forEach((it, i) => {
+    if (it.wish.at === undefined && it.wish.across === undefined) return;
+    const wished = all[i].filter((s) => asWished(it, s));
+    if (!wished.length) return;
+    const narrowed = lists.map((l, k) => (k === i ? wished : l));
+    const found = ordered(roof, items, narrowed, WISH_STEPS);
+    if (!found || found === "open") return;
+    kept = found;
+    lists = narrowed;
+  });
+  if (kept) return kept;
+  const found = ordered(roof, items, all, NEAR_STEPS);
+  return found === "open" ? touching(roof, items, bars, ALL_STEPS) : found;
+}
+
+/** Those that can lie in few places first, and tall ones before the panels they would shade. */
+function ordered(roof: Roof, items: readonly Item[], lists: readonly Spot[][], steps: number): Spot[] | undefined | "open" {
+  const order = items.map((_, i) => i).sort((a, b) => lists[a].length - lists[b].length || items[b].height - items[a].height);
+  const found = search(
+    roof,
+    order.map((i) => items[i]),
+    order.map((i) => lists[i]),
+    steps,
+  );
   if (!found || found === "open") return found;
   const out: Spot[] = [];
-  order.forEach((o, k) => {
-    out[o.i] = (found as Spot[])[k];
+  order.forEach((i, k) => {
+    out[i] = found[k];
   });
   return out;
 }

@@ -52,6 +52,93 @@ function Input({
   );
 }
 
+/** More columns than this can't be read side by side: each row then becomes a small block of its own. */
+const COLUMNS = 7;
+
+function Rows({
+  f,
+  rows,
+  faultAt,
+  onChange,
+}: {
+  f: Extract<Field, { kind: "rows" }>;
+  rows: Draft[];
+  faultAt(path: string): string | undefined;
+  onChange(rows: Draft[]): void;
+}) {
+  const cell = (x: Leaf, row: Draft, i: number) => (
+    <Input
+      f={x}
+      typed={(row[x.path] as string | boolean) ?? ""}
+      path={`${f.path}[${i}].${x.path}`}
+      fault={faultAt(`${f.path}[${i}].${x.path}`)}
+      onType={(v) => onChange(rows.map((r, k) => (k === i ? { ...r, [x.path]: v } : r)))}
+    />
+  );
+  const out = (i: number) => (
+    <button
+      type="button"
+      aria-label={`Take out ${f.one} ${i + 1}`}
+      onClick={() => onChange(rows.filter((_, k) => k !== i))}
+      className="rounded p-1 hover:bg-sunk"
+    >
+      <X size={12} />
+    </button>
+  );
+  if (f.fields.length > COLUMNS)
+    return (
+      <ul className="text-[12px]">
+        {rows.map((row, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: rows have no name but their place
+          <li key={i} className="grid grid-cols-[1.4fr_1fr_1fr_1fr_1.5rem] gap-x-1.5 gap-y-1 border-t py-1.5 first:border-t-0">
+            {f.fields.map((x, k) => (
+              <div key={x.path} className={cx("min-w-0", k > 0 && k % 4 === 0 && "col-start-1")}>
+                <span aria-hidden className="block truncate text-muted" title={x.label}>
+                  {x.label}
+                </span>
+                {cell(x, row, i)}
+              </div>
+            ))}
+            <div className="col-start-5 row-start-1 self-center">{out(i)}</div>
+          </li>
+        ))}
+      </ul>
+    );
+  return (
+    <table className="w-full table-fixed text-[12px]">
+      <thead>
+        <tr className="text-left text-muted">
+          {f.fields.map((x) => (
+            <th
+              key={x.path}
+              className={cx("truncate pr-1 font-normal", x.kind === "polygon" ? "w-1/2" : x.kind === "text" && "w-[24%]")}
+              title={x.label}
+            >
+              {x.label}
+            </th>
+          ))}
+          <th className="w-6">
+            <span className="sr-only">take out</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: rows have no name but their place
+          <tr key={i}>
+            {f.fields.map((x) => (
+              <td key={x.path} className="py-0.5 pr-1">
+                {cell(x, row, i)}
+              </td>
+            ))}
+            <td>{out(i)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 export function SheetForm({
   fields,
   draft,
@@ -109,54 +196,7 @@ export function SheetForm({
                 <Plus size={13} /> Add a {f.one}
               </button>
             </div>
-            {rows.length > 0 && (
-              <table className="w-full table-fixed text-[12px]">
-                <thead>
-                  <tr className="text-left text-muted">
-                    {f.fields.map((x) => (
-                      <th
-                        key={x.path}
-                        className={cx("truncate pr-1 font-normal", x.kind === "polygon" ? "w-1/2" : x.kind === "text" && "w-[24%]")}
-                        title={x.label}
-                      >
-                        {x.label}
-                      </th>
-                    ))}
-                    <th className="w-6">
-                      <span className="sr-only">take out</span>
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {rows.map((row, i) => (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: rows have no name but their place
-                    <tr key={i}>
-                      {f.fields.map((x) => (
-                        <td key={x.path} className="py-0.5 pr-1">
-                          <Input
-                            f={x}
-                            typed={(row[x.path] as string | boolean) ?? ""}
-                            path={`${f.path}[${i}].${x.path}`}
-                            fault={faultAt(`${f.path}[${i}].${x.path}`)}
-                            onType={(v) => set(rows.map((r, k) => (k === i ? { ...r, [x.path]: v } : r)))}
-                          />
-                        </td>
-                      ))}
-                      <td>
-                        <button
-                          type="button"
-                          aria-label={`Take out ${f.one} ${i + 1}`}
-                          onClick={() => set(rows.filter((_, k) => k !== i))}
-                          className="rounded p-1 hover:bg-sunk"
-                        >
-                          <X size={12} />
-                        </button>
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
+            {rows.length > 0 && <Rows f={f} rows={rows} faultAt={faultAt} onChange={set} />}
             {wrong.map((x) => (
               <p key={x.path} role="alert" className="text-[12px] text-signal-text">
                 {x.path}: {x.message}
