@@ -232,7 +232,11 @@ async function loadBuilds(c: Conn | Pool): Promise<BuildRow[]> {
 const OF_ACTIVE = "JOIN build b ON b.id = x.build_id AND b.state = 'active'";
 
 async function loadRecords(c: Conn | Pool): Promise<Map<string, BuildRecord[]>> {
-  const list = await rows<Raw>(c, `SELECT x.* FROM record x ${OF_ACTIVE} ORDER BY x.said_at DESC, x.id DESC`);
+  const [list, photos] = await Promise.all([
+    rows<Raw>(c, `SELECT x.* FROM record x ${OF_ACTIVE} ORDER BY x.said_at DESC, x.id DESC`),
+    rows<Raw>(c, "SELECT record_id, sha256 FROM record_photo ORDER BY taken_at, sha256"),
+  ]);
+  const of = grouped(photos, "record_id", (r) => text(r.sha256));
   return grouped(
     list,
     "build_id",
@@ -247,6 +251,7 @@ async function loadRecords(c: Conn | Pool): Promise<Map<string, BuildRecord[]>> 
         saidAt: fromSql(text(r.said_at)),
         closedAt: fromSqlOrNull(r.closed_at as string | null),
         version: num(r.version),
+        photos: of.get(text(r.id)) ?? [],
       }) as BuildRecord,
   );
 }

@@ -2,10 +2,10 @@
 
 import { v7 } from "uuid";
 import type { BuildRow, Shop } from "../core/shop/model";
-import type { BuildRecord } from "../core/shop/records";
+import type { BuildRecord, Mark } from "../core/shop/records";
 import { DAY } from "../core/time/zone";
 import { READINGS } from "../core/van/readings";
-import { type Conn, insert, pool, run, toSql, transaction } from "../db/pool";
+import { type Conn, insert, pool, rows, run, toSql, transaction } from "../db/pool";
 import { loadShop } from "../db/shop";
 import { LEAD } from "./people";
 
@@ -14,6 +14,47 @@ const OFF: Record<string, Record<string, number>> = {
   "field-vet": { widthWaist: -7, crown: 6 },
   "night-bakery": { length: -5 },
 };
+
+/** What was found on the bare shells. */
+const MARKS: [build: string, title: string, data: Mark, days: number][] = [
+  [
+    "field-vet",
+    "Left wall, racking bolts",
+    { what: "hole", view: "left", x: 2550, y: 1250, dMm: 8, count: 6, throughSkin: false, fate: "close" },
+    6,
+  ],
+  [
+    "field-vet",
+    "Left wall, bolts right through",
+    { what: "hole", view: "left", x: 4450, y: 1500, dMm: 9, count: 2, throughSkin: true, fate: "close" },
+    6,
+  ],
+  ["field-vet", "Sill under the slider", { what: "rust", view: "right", x: 2400, y: 2150, areaDm2: 1.5, grade: 2 }, 5.9],
+  [
+    "field-vet",
+    "Old aerial",
+    {
+      what: "hole",
+      view: "roof",
+      x: 2300,
+      y: 900,
+      dMm: 16,
+      count: 1,
+      throughSkin: true,
+      fate: "keep",
+      note: "for the cable of the new aerial",
+    },
+    5.9,
+  ],
+  ["field-vet", "Rear door, left", { what: "damage", view: "rear", x: 600, y: 1500, note: "dent, was there on arrival" }, 5.8],
+  ["darkroom-van", "Roof seam, front", { what: "rust", view: "roof", x: 1800, y: 400, areaDm2: 0.8, grade: 1 }, 2],
+  [
+    "darkroom-van",
+    "Right wall, shelf rails",
+    { what: "hole", view: "right", x: 3900, y: 1300, dMm: 6, count: 14, throughSkin: false, fate: "close" },
+    2,
+  ],
+];
 
 /** Writes all of it, into builds whose van is in the shop. */
 export async function writeRecords(now: number): Promise<void> {
@@ -103,7 +144,10 @@ async function records(t: Conn, shop: Shop, now: number): Promise<void> {
       0.6,
       "u-nils",
     ),
+    ...MARKS.map(([build, title, data, days]) => row(build, has(build, "ST-07"), "mark", title, data, days, "u-teo")),
   ]);
+  const [treated] = await rows<{ id: string }>(t, "SELECT id FROM record WHERE kind = 'mark' AND title LIKE 'Roof seam%'");
+  if (treated) await run(t, "UPDATE record SET closed_at = said_at WHERE id = ?", [treated.id]);
   const build = shop.builds.find((b) => b.id === "coast-rangers");
   const from = build?.jobs.find(
     (j) => j.state === "done" && j.leaves.some((l) => build.jobs.find((k) => k.id === l.before)?.state === "todo"),

@@ -3,12 +3,14 @@
 import { mkdtempSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
+import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Entry, library, libraryFile } from "@/core/library/library";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { InputError } from "@/core/plan/fault";
 import type { JobRow } from "@/core/shop/model";
 import { startObstacles } from "@/core/shop/ready";
+import { sheetPrefill } from "@/core/shop/sheets";
 import { currentLibrary, libraryVersions } from "@/db/library";
 import { insert, pool, rows, run, toSql, transaction } from "@/db/pool";
 import { loadShop } from "@/db/shop";
@@ -18,6 +20,7 @@ import { bundleWorker } from "@/scripts/worker-bundle";
 import { perform } from "./api";
 import { myDrafts } from "./drafts";
 import { firstRun } from "./first-run";
+import { addMarkPhoto } from "./photos";
 import { loadState } from "./planning";
 import { Refusal } from "./refusal";
 import { versionsOf } from "./setout";
@@ -286,6 +289,32 @@ describe("what is written down", () => {
     await patch(`records/${r.id}`, { version: r.version, title: r.title, data: { ...data, outcome: "polarity" }, closed: true }, ines);
     expect((await buildNow()).records.find((x) => x.id === fault.id)).toMatchObject({ closedAt: expect.any(Number), version: 2 });
     expect((await refused(patch(`records/${r.id}`, { version: 1, title: r.title, data, closed: false }))).message).toMatch(/somebody else/);
+  });
+  it("keeps marks on the van with photos, and the sheet for holes and rust starts from them", async () => {
+    const hole = { what: "hole", view: "left", x: 2500, y: 1200 };
+    expect(await faultsOf(post(`builds/${id}/records`, { kind: "mark", title: "Racking", data: hole }, ines))).toEqual([
+      { path: "dMm", message: "is missing" },
+      { path: "fate", message: "is missing" },
+    ]);
+    const mark = await post(
+      `builds/${id}/records`,
+      { kind: "mark", title: "Racking", data: { ...hole, dMm: 8, count: 4, fate: "close" } },
+      ines,
+    );
+    const picture = await sharp({ create: { width: 60, height: 40, channels: 3, background: "#753" } })
+      .png()
+      .toBuffer();
+    const one = await addMarkPhoto(ines, mark.id, picture);
+    expect(await addMarkPhoto(ines, mark.id, picture)).toEqual(one);
+    expect((await refused(addMarkPhoto(ines, "nowhere", picture))).message).toMatch(/no such mark/);
+    expect((await refused(addMarkPhoto(ines, mark.id, Buffer.from("words")))).message).toMatch(/no photo/);
+    const shop = await loadShop(pool());
+    const build = shop.builds.find((b) => b.id === id)!;
+    const r = build.records.find((x) => x.id === mark.id)!;
+    expect(r.photos).toEqual([one.sha256]);
+    expect(sheetPrefill(shop, build, "strip-list", null)!.draft.holes).toEqual([{ d: "8", count: "4", place: "wall", throughSkin: false }]);
+    await patch(`records/${r.id}`, { version: r.version, title: r.title, data: r.data, closed: true }, ines);
+    expect((await buildNow()).records.find((x) => x.id === r.id)!.closedAt).not.toBeNull();
   });
   it("keeps readings of the van, again over the old", async () => {
     await post(`builds/${id}/readings`, { name: "widthWaist", mm: 1863 }, ines);

@@ -1,10 +1,10 @@
-// Takes a photo in: checks that it is one, brings it to size, stores it once by its content.
+// Takes a photo in, of a proof shot or of a mark: checks that it is one, brings it to size, stores it once by its content.
 
 import { createHash } from "node:crypto";
 import sharp from "sharp";
 import { v7 } from "uuid";
 import { loadPlan } from "@/db/plans";
-import { insert, pool, rows, run, toSql } from "@/db/pool";
+import { type Conn, insert, pool, rows, run, toSql } from "@/db/pool";
 import type { User } from "@/db/users";
 import { change } from "./action";
 import { Refusal } from "./refusal";
@@ -47,6 +47,44 @@ export async function preparePhoto(input: Buffer): Promise<StoredPhoto> {
   }
 }
 
+const storeBytes = (c: Conn, photo: StoredPhoto) =>
+  run(c, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small) VALUES (?, ?, ?, ?, ?, ?)", [
+    photo.sha256,
+    photo.mime,
+    photo.width,
+    photo.height,
+    photo.bytes,
+    photo.small,
+  ]);
+
+/** Stores a photo with a mark on the van; the same picture twice is kept once. */
+export async function addMarkPhoto(user: User, recordId: string, input: Buffer): Promise<{ sha256: string }> {
+  const photo = await preparePhoto(input);
+  return change(user, async (x) => {
+    const [r] = await rows<{ build_id: string; title: string }>(
+      x.c,
+      "SELECT build_id, title FROM record WHERE id = ? AND kind = 'mark' FOR UPDATE",
+      [recordId],
+    );
+    if (!r) throw new Refusal(404, "There is no such mark.");
+    await storeBytes(x.c, photo);
+    await run(x.c, "INSERT IGNORE INTO record_photo (record_id, sha256, taken_by, taken_at) VALUES (?, ?, ?, ?)", [
+      recordId,
+      photo.sha256,
+      user.id,
+      toSql(x.now),
+    ]);
+    await x.event({
+      kind: "mark.photo",
+      entity: "record",
+      entityId: recordId,
+      buildId: r.build_id,
+      text: `mark: photo of ${r.title}`.slice(0, 500),
+    });
+    return { sha256: photo.sha256 };
+  });
+}
+
 /** Stores a photo for a proof shot: bytes, record and event in one transaction. */
 export async function addPhoto(user: User, shotId: string, input: Buffer): Promise<{ id: string; sha256: string }> {
   const photo = await preparePhoto(input);
@@ -62,14 +100,7 @@ export async function addPhoto(user: User, shotId: string, input: Buffer): Promi
       const planned = (await loadPlan(x.c, "published", x.zone))?.plan.jobs.find((p) => p.id === shot.job_id);
       if (!on && !planned?.fitters.includes(user.fitterId ?? "")) throw new Refusal(403, "This job is somebody else's.");
     }
-    await run(x.c, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small) VALUES (?, ?, ?, ?, ?, ?)", [
-      photo.sha256,
-      photo.mime,
-      photo.width,
-      photo.height,
-      photo.bytes,
-      photo.small,
-    ]);
+    await storeBytes(x.c, photo);
     const id = v7();
     await insert(x.c, "photo", [{ id, proof_shot_id: shotId, sha256: photo.sha256, taken_by: user.id, taken_at: toSql(x.now) }]);
     await x.event({

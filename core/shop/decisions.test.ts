@@ -124,6 +124,7 @@ describe("decisions", () => {
       saidBy: "mara",
       saidAt: NOW,
       closedAt: null,
+      photos: [],
       version: 1,
     });
     expect(asks()).toEqual([]);

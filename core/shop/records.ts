@@ -1,6 +1,7 @@
-// What is kept of a build beside its jobs: decisions, deviations from a maker's sheet, faults and how they were found.
+// What is kept of a build beside its jobs: decisions, deviations from a maker's sheet, faults and how they were found, marks on the van.
 
 import { reader } from "../plan/fault";
+import { VIEWS, type ViewName } from "../van/drawing";
 
 const text = { type: "string", maxLength: 500 } as const;
 const words = { ...text, minLength: 1, pattern: "\\S" } as const;
@@ -34,6 +35,23 @@ export interface FaultCard {
   outcome?: string;
 }
 
+/** A hole, rust or damage, with its place in one of the van's drawings (mm, as `drawVan` lays them out). Closed: it is treated. */
+export interface Mark {
+  what: "hole" | "rust" | "damage";
+  view: ViewName;
+  x: number;
+  y: number;
+  /** Of a hole: its size, how many of them together, whether it goes through the outer skin, what becomes of it. */
+  dMm?: number;
+  count?: number;
+  throughSkin?: boolean;
+  fate?: "keep" | "close";
+  /** Of rust. */
+  areaDm2?: number;
+  grade?: 1 | 2 | 3;
+  note?: string;
+}
+
 interface Kept<K extends string, D> {
   id: string;
   kind: K;
@@ -44,9 +62,11 @@ interface Kept<K extends string, D> {
   saidAt: number;
   closedAt: number | null;
   version: number;
+  /** Content hashes of its photos, the oldest first. */
+  photos: string[];
 }
 
-export type BuildRecord = Kept<"decision", Decision> | Kept<"deviation", Deviation> | Kept<"fault", FaultCard>;
+export type BuildRecord = Kept<"decision", Decision> | Kept<"deviation", Deviation> | Kept<"fault", FaultCard> | Kept<"mark", Mark>;
 export type RecordKind = BuildRecord["kind"];
 
 const object = (required: Record<string, object>, optional: Record<string, object>) => ({
@@ -80,6 +100,25 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
       { outcome: text },
     ),
   ),
+  mark: reader<Mark>(
+    object(
+      {
+        what: { type: "string", enum: ["hole", "rust", "damage"] },
+        view: { type: "string", enum: VIEWS },
+        x: { type: "number", minimum: 0, maximum: 12_000 },
+        y: { type: "number", minimum: 0, maximum: 12_000 },
+      },
+      {
+        dMm: { type: "number", exclusiveMinimum: 0, maximum: 2000 },
+        count: { type: "integer", minimum: 1, maximum: 500 },
+        throughSkin: { type: "boolean" },
+        fate: { type: "string", enum: ["keep", "close"] },
+        areaDm2: { type: "number", exclusiveMinimum: 0, maximum: 2000 },
+        grade: { type: "integer", enum: [1, 2, 3] },
+        note: text,
+      },
+    ),
+  ),
 };
 
 /** What hangs on a ticket: nobody else may allow a deviation there. */
@@ -87,7 +126,8 @@ export const TICKETED = ["seats", "belts", "gas", "mains", "structure"] as const
 
 /**
  * The data of a record, checked. Throws InputError with the field; a deviation on seats, belts, gas,
- * mains or structure without the ticket of who allowed it is one of them.
+ * mains or structure without the ticket of who allowed it is one of them, and so is a hole without size or
+ * fate, or rust without area or grade.
  */
 export function readRecord(kind: RecordKind, data: unknown): { data: BuildRecord["data"]; faults: { path: string; message: string }[] } {
   const clean = READ[kind](data);
@@ -96,6 +136,16 @@ export function readRecord(kind: RecordKind, data: unknown): { data: BuildRecord
     const d = clean as Deviation;
     if ((TICKETED as readonly string[]).includes(d.touches) && !d.ticket?.trim())
       faults.push({ path: "ticket", message: `is needed: ${d.touches} are for a ticket holder to allow` });
+  }
+  if (kind === "mark") {
+    const m = clean as Mark;
+    const asked: [boolean, keyof Mark, unknown][] = [
+      [m.what === "hole", "dMm", m.dMm],
+      [m.what === "hole", "fate", m.fate],
+      [m.what === "rust", "areaDm2", m.areaDm2],
+      [m.what === "rust", "grade", m.grade],
+    ];
+    for (const [on, path, value] of asked) if (on && value === undefined) faults.push({ path, message: "is missing" });
   }
   return { data: clean, faults };
 }

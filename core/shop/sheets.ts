@@ -2,10 +2,12 @@
 
 import { contradictions, type Prefill, prefill, worldOf } from "../setout/prefill";
 import { asMeasured } from "../van/readings";
+import { stripPrefill } from "./marks";
 import type { BuildRow, SheetRow, Shop } from "./model";
 
 /** Figures to start a job's sheet from, by the van as measured and what was chosen; undefined where nothing of them goes in. */
 export function sheetPrefill(shop: Pick<Shop, "vans">, build: BuildRow, calculator: string, jobId: string | null): Prefill | undefined {
+  if (calculator === "strip-list") return stripPrefill(build.records);
   const van = shop.vans.find((v) => v.id === build.vanId);
   const job = build.jobs.find((j) => j.id === jobId);
   return van && prefill(calculator, worldOf(job?.code ?? "", asMeasured(van.geometry, build.readings), build.options));

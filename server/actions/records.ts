@@ -9,7 +9,7 @@ import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
 
-const KINDS = ["decision", "deviation", "fault"] as const;
+const KINDS = ["decision", "deviation", "fault", "mark"] as const;
 
 async function buildOf(x: Change, id: string, job?: string) {
   const shop = await loadShop(x.c);
@@ -65,7 +65,7 @@ export const recordActions = [
       change(user, async (x) => {
         const [r] = await rows<{ kind: RecordKind; build_id: string }>(x.c, "SELECT kind, build_id FROM record WHERE id = ?", [ids[0]]);
         if (!r) throw new Refusal(404, "There is no such record.");
-        if (r.kind !== "fault" && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
+        if (r.kind !== "fault" && r.kind !== "mark" && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
         const data = checked(r.kind, b.data);
         if (r.kind === "fault" && b.closed && !(data as { outcome?: string }).outcome?.trim())
           throw badField("outcome", "is missing: say what it was before the card is closed");
@@ -79,7 +79,7 @@ export const recordActions = [
           entity: "record",
           entityId: ids[0],
           buildId: r.build_id,
-          text: `${r.kind} ${b.closed ? "closed" : "changed"}: ${b.title.trim()}`.slice(0, 500),
+          text: `${r.kind} ${b.closed ? (r.kind === "mark" ? "treated" : "closed") : "changed"}: ${b.title.trim()}`.slice(0, 500),
         });
       }),
   ),

@@ -13,8 +13,9 @@ import { useAct } from "../kit/use-act";
 import { type FormState, useForm } from "../kit/use-form";
 import type { BuildView } from "./view";
 
-type Shown = BuildView["records"][number];
-type Kind = BuildRecord["kind"];
+/** Marks have a panel of their own. */
+type Kind = Exclude<BuildRecord["kind"], "mark">;
+type Shown = Extract<BuildView["records"][number], { kind: Kind }>;
 
 const TITLE: Record<Kind, string> = { decision: "Decisions", deviation: "Deviations from a maker's sheet", fault: "Faults" };
 const ADD: Record<Kind, string> = { decision: "Write a decision down", deviation: "Write a deviation down", fault: "Open a fault card" };
@@ -52,7 +53,7 @@ export function RecordsPanel({ view }: { view: BuildView }) {
         </ul>
       </section>
       {(["decision", "deviation", "fault"] as const).map((kind) => {
-        const list = view.records.filter((r) => r.kind === kind);
+        const list = view.records.filter((r): r is Shown => r.kind === kind);
         return (
           <section key={kind} aria-label={TITLE[kind]}>
             <div className="mb-1 flex items-center justify-between">

@@ -16,6 +16,7 @@ import { EditBuild } from "./edit-build";
 import { JobRow } from "./job-row";
 import { StageLadder } from "./ladder";
 import { dateTone, dateWords } from "./list";
+import { MarksPanel } from "./marks-panel";
 import { MeasurePanel } from "./measure-panel";
 import { OpeningsPanel } from "./openings-panel";
 import { RecordsPanel } from "./records-panel";
@@ -30,6 +31,7 @@ const TABS = [
   ["openings", "Openings"],
   ["choices", "Choices"],
   ["van", "Van"],
+  ["marks", "Holes and rust"],
   ["records", "Decisions and faults"],
   ["cost", "Cost"],
 ] as const;
@@ -48,6 +50,8 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
   const badge: Record<string, number> = {
     choices: view.openChoices.length,
     records: openFaults + view.jobs.reduce((n, j) => n + j.remainders.length, 0),
+    marks: view.records.filter((r) => r.kind === "mark" && r.closedAt === null && !(r.data.what === "hole" && r.data.fate === "keep"))
+      .length,
     van: view.readings.filter((r) => r.state === "unlike").length,
   };
   return (
@@ -125,6 +129,9 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           </Tabs.Content>
           <Tabs.Content value="van">
             <MeasurePanel view={view} />
+          </Tabs.Content>
+          <Tabs.Content value="marks">
+            <MarksPanel view={view} />
           </Tabs.Content>
           <Tabs.Content value="records">
             <RecordsPanel view={view} />

@@ -63,6 +63,17 @@ function zoneFill(z: ZoneAt, hatch: string): React.SVGProps<SVGRectElement> {
   }
 }
 
+export interface VanMark {
+  n: number;
+  x: number;
+  y: number;
+  what: string;
+  /** It is done with. */
+  faded?: boolean;
+}
+
+const MARK_TONE: Record<string, string> = { hole: "var(--pine)", rust: "var(--signal)", damage: "var(--amber)" };
+
 export function VanDrawing({
   van,
   view,
@@ -72,6 +83,9 @@ export function VanDrawing({
   layout = [],
   marked,
   label,
+  marks = [],
+  lit,
+  onPick,
 }: {
   van: Van;
   view: ViewName;
@@ -84,6 +98,12 @@ export function VanDrawing({
   marked?: readonly string[];
   /** Empty: a sign beside words that say it all. */
   label?: string;
+  /** Numbered places in this view (mm of the drawing). */
+  marks?: readonly VanMark[];
+  /** The number of the mark that is pointed at. */
+  lit?: number;
+  /** A click on the drawing, in its mm. */
+  onPick?(x: number, y: number): void;
 }) {
   const d = drawVan(van, view);
   const state = new Map((zones ?? []).map((z) => [z.zone, z]));
@@ -100,6 +120,18 @@ export function VanDrawing({
   return (
     // biome-ignore lint/a11y/noSvgWithoutTitle: named by aria-label, or hidden beside words that say it all
     <svg
+      {...(onPick
+        ? {
+            className: "cursor-crosshair",
+            onClick: (e: React.MouseEvent<SVGSVGElement>) => {
+              const m = e.currentTarget.getScreenCTM();
+              if (!m) return;
+              const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(m.inverse());
+              const within = (v: number, most: number) => Math.round(Math.min(Math.max(0, v), most));
+              onPick(within(p.x, d.width), within(p.y, d.height));
+            },
+          }
+        : {})}
       viewBox={`${-PAD} ${-PAD} ${w} ${h}`}
       width={width}
       height={(width * h) / w}
@@ -150,6 +182,21 @@ export function VanDrawing({
             </g>
           );
         })}
+      {marks.map((m) => (
+        <g key={m.n} opacity={m.faded ? 0.45 : 1} pointerEvents="none">
+          <circle
+            cx={m.x}
+            cy={m.y}
+            r={type * (lit === m.n ? 1.1 : 0.85)}
+            fill={MARK_TONE[m.what] ?? "var(--ink)"}
+            stroke="var(--card)"
+            strokeWidth={type * 0.16}
+          />
+          <text x={m.x} y={m.y} dy="0.36em" textAnchor="middle" fontSize={type} fontWeight="bold" fill="var(--card)">
+            {m.n}
+          </text>
+        </g>
+      ))}
     </svg>
   );
 }

@@ -1,27 +1,12 @@
 // Takes the upload of a photo for a proof shot.
 
 import type { NextRequest } from "next/server";
-import { answerError } from "@/server/api";
-import { addPhoto, MAX_BYTES } from "@/server/photos";
-import { Refusal } from "@/server/refusal";
-import { COOKIE, sameOrigin, userOfToken } from "@/server/session";
+import { addPhoto } from "@/server/photos";
+import { takePhoto } from "../../../photo-upload";
 
 export const dynamic = "force-dynamic";
 
 export async function POST(request: NextRequest, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  try {
-    if (!sameOrigin(request.headers)) throw new Refusal(403, "This request does not come from Wide Lane's own pages.");
-    const user = await userOfToken(request.cookies.get(COOKIE)?.value);
-    if (!user) throw new Refusal(401, "Sign in first.");
-    if (Number(request.headers.get("content-length") ?? 0) > MAX_BYTES + 10_000) throw new Refusal(413, "The photo is larger than 25 MB.");
-    const form = await request.formData().catch(() => undefined);
-    const file = form?.get("photo");
-    if (!(file instanceof File))
-      throw new Refusal(422, "No photo came with the request.", { faults: [{ path: "photo", message: "is missing" }] });
-    const { id } = await params;
-    return Response.json(await addPhoto(user, id, Buffer.from(await file.arrayBuffer())));
-  } catch (e) {
-    const { status, body } = answerError(e);
-    return Response.json(body, { status });
-  }
+  const { id } = await params;
+  return takePhoto(request, (user, bytes) => addPhoto(user, id, bytes));
 }

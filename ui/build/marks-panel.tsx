@@ -1,0 +1,310 @@
+"use client";
+// Holes, rust and damage with their place on the van's drawing, their photos, and whether they are treated.
+
+import Link from "next/link";
+import { useRef, useState } from "react";
+import { toast } from "sonner";
+import { type MarkRecord, marksIn, sayMark } from "@/core/shop/marks";
+import type { Mark } from "@/core/shop/records";
+import { drawVan, VIEW_LABEL, VIEWS, type ViewName } from "@/core/van/drawing";
+import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
+import { Dialog } from "../kit/dialog";
+import { Area, Check, Field, Select } from "../kit/field";
+import { send, upload } from "../kit/send";
+import { time } from "../kit/time";
+import { useAct } from "../kit/use-act";
+import { useForm } from "../kit/use-form";
+import { VanDrawing } from "../van/drawing";
+import type { BuildView } from "./view";
+
+type Shown = MarkRecord & { by: string };
+
+const WHAT: Record<Mark["what"], string> = { hole: "hole", rust: "rust", damage: "damage" };
+
+export function MarksPanel({ view }: { view: BuildView }) {
+  const [side, setSide] = useState<ViewName>("left");
+  const [form, setForm] = useState<{ was?: Shown; at?: { x: number; y: number } }>();
+  const [lit, setLit] = useState<number>();
+  // Numbered in the order in which they were found, whatever is treated meanwhile.
+  const marks = (marksIn(view.records) as Shown[])
+    .sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id))
+    .map((r, i) => ({ ...r, n: i + 1 }));
+  const here = marks.filter((m) => m.data.view === side);
+  return (
+    <div>
+      <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <fieldset className="flex overflow-hidden rounded-md border">
+          <legend className="sr-only">View</legend>
+          {VIEWS.map((v) => {
+            const n = marks.filter((m) => m.data.view === v).length;
+            return (
+              <button
+                key={v}
+                type="button"
+                aria-pressed={v === side}
+                onClick={() => setSide(v)}
+                className={cx("h-8 border-l px-2.5 first:border-l-0", v === side ? "bg-pine font-bold text-on-pine" : "hover:bg-sunk")}
+              >
+                {VIEW_LABEL[v]}
+                {n > 0 && ` ${n}`}
+              </button>
+            );
+          })}
+        </fieldset>
+        <p className="flex-1 text-muted">Click where it is, or</p>
+        <Button onClick={() => setForm({})}>Add a mark by figures</Button>
+        <Link href={`/set-out?build=${encodeURIComponent(view.id)}&sheet=strip-list`} className="underline underline-offset-2">
+          hours, plugs and primer for them
+        </Link>
+      </div>
+      <div className="flex justify-center rounded-md border bg-card p-3">
+        <VanDrawing
+          van={view.van}
+          view={side}
+          width={side === "rear" ? 300 : 640}
+          id={`marks-${side}`}
+          label={`${view.vanName}, ${VIEW_LABEL[side]}, with ${here.length} ${here.length === 1 ? "mark" : "marks"}`}
+          marks={here.map((m) => ({ n: m.n, x: m.data.x, y: m.data.y, what: m.data.what, faded: m.closedAt !== null }))}
+          {...(lit ? { lit } : {})}
+          onPick={(x, y) => setForm({ at: { x, y } })}
+        />
+      </div>
+      {marks.length === 0 && <p className="mt-3 text-muted">Nothing is marked on this van yet.</p>}
+      <ul className="mt-3 overflow-hidden rounded-md border bg-card empty:hidden">
+        {marks.map((m) => (
+          <Row
+            key={m.id}
+            mark={m}
+            zone={view.zone}
+            here={m.data.view === side}
+            onPoint={(on) => {
+              if (on) setSide(m.data.view);
+              setLit(on ? m.n : undefined);
+            }}
+            onOpen={() => setForm({ was: m })}
+          />
+        ))}
+      </ul>
+      <Dialog open={!!form} onOpenChange={(o) => !o && setForm(undefined)} title={form?.was ? form.was.title : "Mark it"}>
+        {form && <MarkForm view={view} side={side} was={form.was} at={form.at} onDone={() => setForm(undefined)} />}
+      </Dialog>
+    </div>
+  );
+}
+
+function Row({
+  mark: m,
+  zone,
+  here,
+  onPoint,
+  onOpen,
+}: {
+  mark: Shown & { n: number };
+  zone: string;
+  here: boolean;
+  onPoint(on: boolean): void;
+  onOpen(): void;
+}) {
+  const file = useRef<HTMLInputElement>(null);
+  const act = useAct();
+  const [share, setShare] = useState<number>();
+  const add = async (f: File | undefined) => {
+    if (!f) return;
+    setShare(0);
+    await act.run(
+      () => upload(`marks/${m.id}/photo`, f, setShare),
+      "The photo is stored",
+      undefined,
+      (e) => {
+        toast.error(e.message, { duration: 10_000, action: { label: "Try again", onClick: () => void add(f) } });
+        return true;
+      },
+    );
+    setShare(undefined);
+  };
+  return (
+    <li className="flex flex-wrap items-center gap-3 border-b px-3 py-2 last:border-0">
+      <span className={cx("grid size-6 place-items-center rounded-full bg-sunk text-[12px] font-bold", here && "ring-2 ring-pine")}>
+        {m.n}
+      </span>
+      <button
+        type="button"
+        onClick={onOpen}
+        onFocus={() => onPoint(true)}
+        onBlur={() => onPoint(false)}
+        className="min-w-0 flex-1 text-left hover:underline"
+      >
+        <b className={cx(m.closedAt !== null && "text-muted")}>{m.title}</b>
+        <span className="block text-[12px] text-muted">
+          {sayMark(m.data)} · {VIEW_LABEL[m.data.view]} · {m.closedAt === null ? "" : "treated · "}
+          {m.by}, {time(zone, m.saidAt)}
+          {m.data.note && ` · ${m.data.note}`}
+        </span>
+      </button>
+      {m.photos.map((sha, i) => (
+        <a key={sha} href={`/api/photos/${sha}`} target="_blank" rel="noreferrer">
+          {/* biome-ignore lint/performance/noImgElement: served by hash, already small */}
+          <img src={`/api/photos/${sha}?small`} alt={`${m.title}, ${i + 1}`} className="h-10 w-14 rounded border object-cover" />
+        </a>
+      ))}
+      <input
+        ref={file}
+        type="file"
+        accept="image/*"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label={`Photo of ${m.title}`}
+        onChange={(e) => {
+          void add(e.target.files?.[0]);
+          e.target.value = "";
+        }}
+      />
+      <Button disabled={act.busy} onClick={() => file.current?.click()}>
+        {share === undefined ? "Photo" : `${Math.round(share * 100)} %`}
+      </Button>
+    </li>
+  );
+}
+
+type Typed = Record<"title" | "x" | "y" | "dMm" | "count" | "areaDm2" | "grade" | "note" | "what" | "view" | "fate", string>;
+
+const figure = (t: string): number | undefined => (t.trim() === "" ? undefined : Number(t.replace(",", ".")));
+
+function MarkForm({
+  view,
+  side,
+  was,
+  at,
+  onDone,
+}: {
+  view: BuildView;
+  side: ViewName;
+  was?: Shown;
+  at?: { x: number; y: number };
+  onDone(): void;
+}) {
+  const form = useForm();
+  const d = was?.data;
+  const [v, setV] = useState<Typed>({
+    title: was?.title ?? "",
+    what: d?.what ?? "hole",
+    view: d?.view ?? side,
+    x: String(d?.x ?? at?.x ?? ""),
+    y: String(d?.y ?? at?.y ?? ""),
+    dMm: String(d?.dMm ?? ""),
+    count: String(d?.count ?? 1),
+    fate: d?.fate ?? "close",
+    areaDm2: String(d?.areaDm2 ?? ""),
+    grade: String(d?.grade ?? 1),
+    note: d?.note ?? "",
+  });
+  const [skin, setSkin] = useState(d?.throughSkin ?? false);
+  const [treated, setTreated] = useState(was ? was.closedAt !== null : false);
+  const set = (k: keyof Typed) => (e: { target: { value: string } }) => setV({ ...v, [k]: e.target.value });
+  const box = drawVan(view.van, v.view as ViewName);
+  const hole = v.what === "hole";
+  const data = (): Record<string, unknown> =>
+    Object.fromEntries(
+      Object.entries({
+        what: v.what,
+        view: v.view,
+        x: figure(v.x),
+        y: figure(v.y),
+        ...(hole ? { dMm: figure(v.dMm), count: figure(v.count), fate: v.fate, throughSkin: skin } : {}),
+        ...(v.what === "rust" ? { areaDm2: figure(v.areaDm2), grade: figure(v.grade) } : {}),
+        note: v.note.trim() || undefined,
+      }).filter(([, x]) => x !== undefined),
+    );
+  const field = (k: keyof Typed, label: string, hint?: string) => (
+    <Field label={label} name={k} faults={form.faults} value={v[k]} onChange={set(k)} inputMode="decimal" {...(hint ? { hint } : {})} />
+  );
+  return (
+    <form
+      data-busy
+      className="flex flex-col gap-4"
+      onSubmit={(e) => {
+        e.preventDefault();
+        const body = { title: v.title.trim(), data: data() };
+        void form
+          .submit(
+            (version) =>
+              was
+                ? send("PATCH", `records/${was.id}`, { ...body, version, closed: treated })
+                : send("POST", `builds/${view.id}/records`, { ...body, kind: "mark" }),
+            was?.version ?? 1,
+            was ? "Kept" : "Marked",
+          )
+          .then((ok) => ok && onDone());
+      }}
+    >
+      <Field
+        label="Where, in words"
+        name="title"
+        faults={form.faults}
+        value={v.title}
+        onChange={set("title")}
+        required
+        maxLength={300}
+        autoFocus
+        hint="panel and what it was for: left rear quarter, racking bolts"
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <Select label="What" name="what" faults={form.faults} value={v.what} onChange={set("what")} options={Object.entries(WHAT)} />
+        <Select
+          label="Seen"
+          name="view"
+          faults={form.faults}
+          value={v.view}
+          onChange={set("view")}
+          options={VIEWS.map((x) => [x, VIEW_LABEL[x]] as const)}
+        />
+        {field("x", "Along the drawing, mm", `from its left edge, up to ${Math.round(box.width)}`)}
+        {field("y", "Down the drawing, mm", `from its top edge, up to ${Math.round(box.height)}`)}
+        {hole && field("dMm", "Size, mm")}
+        {hole && field("count", "How many alike")}
+        {v.what === "rust" && field("areaDm2", "Area, dm²")}
+        {v.what === "rust" && (
+          <Select
+            label="Grade"
+            name="grade"
+            faults={form.faults}
+            value={v.grade}
+            onChange={set("grade")}
+            options={[
+              ["1", "1 surface"],
+              ["2", "2 pitted"],
+              ["3", "3 through: stop, for a body shop"],
+            ]}
+          />
+        )}
+        {hole && (
+          <Select
+            label="What becomes of it"
+            name="fate"
+            faults={form.faults}
+            value={v.fate}
+            onChange={set("fate")}
+            options={[
+              ["close", "to be closed"],
+              ["keep", "kept for later use"],
+            ]}
+          />
+        )}
+      </div>
+      {hole && <Check label="Through the outer skin" checked={skin} onChange={(e) => setSkin(e.target.checked)} />}
+      <Area label="Note" name="note" faults={form.faults} value={v.note} onChange={set("note")} maxLength={500} />
+      {was && <Check label="Treated" checked={treated} onChange={(e) => setTreated(e.target.checked)} />}
+      {(form.general || form.stale) && (
+        <p role="alert" className="text-signal-text">
+          {form.general ?? "Somebody else changed it meanwhile. Close this and open it again."}
+        </p>
+      )}
+      <div className="flex justify-end">
+        <Button kind="main" type="submit" disabled={form.busy}>
+          {was ? "Keep" : "Mark it"}
+        </Button>
+      </div>
+    </form>
+  );
+}
