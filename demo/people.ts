@@ -144,6 +144,8 @@ export const builds = [
       fixing: "adhesive",
       damping: "full",
       roofUnits: "bond-and-bolt",
+      sealing: "butyl",
+      edges: "two-coats",
     }),
   },
   {

@@ -211,6 +211,22 @@ const WORDS: Record<OptionKey, [label: string, group: Choice["group"], words: Wo
       inside: ["from inside", "scratches hidden; not where the skin is double"],
     },
   ],
+  edges: [
+    "Cut edges",
+    "Fixing",
+    {
+      "one-coat": ["one coat of primer", "by its sheet; the skin is closed sooner"],
+      "two-coats": ["primer and a second coat", "surer against rust; the skin stays open for longer"],
+    },
+  ],
+  sealing: [
+    "Seal under roof units",
+    "Fixing",
+    {
+      wet: ["wet bead", "holds and seals; untouched until it has cured"],
+      butyl: ["butyl tape", "seals at once and comes off again; does not hold, so bolts have to"],
+    },
+  ],
   drain: [
     "Shower drain",
     "Fixing",

@@ -65,6 +65,11 @@ const RULES: { level: Conflict["level"]; when: When; text: string }[] = [
   },
   {
     level: "warn",
+    when: { sealing: ["butyl"], roofUnits: ["bond"] },
+    text: "Butyl tape seals but does not hold: units without bolts need the wet bead of the maker's sheet.",
+  },
+  {
+    level: "warn",
     when: { cutFrom: ["inside"], rearWindows: true },
     text: "The rear doors have a double skin: they are cut from outside all the same, along a chain of holes.",
   },

@@ -5,6 +5,7 @@ import { makePlan } from "../plan/planner";
 import { readPlan, readProblem } from "../plan/read";
 import { vans } from "../van/model";
 import { ancestors, checkNetwork, cycleIn } from "./check-network";
+import { conflictsOf } from "./conflicts";
 import { library } from "./library";
 import { buildNetwork, type NetworkJob } from "./network";
 import { DEFAULT_OPTIONS, type Options } from "./options";
@@ -203,6 +204,26 @@ describe("each pair of schools changes what it says", () => {
     const [o, i] = [job(of({ cutFrom: "outside" }), "OP-06a"), job(of({ cutFrom: "inside" }), "OP-06a")];
     expect(o.minutes.likely).toBeGreaterThan(i.minutes.likely);
     expect(i.means.join()).toMatch(/scratches stay hidden/);
+  });
+  it("edges in one coat or two: the second one is a step, and the skin is open for longer", () => {
+    const [a, b] = [of({ edges: "one-coat" }), of({ edges: "two-coats" })];
+    for (const code of ["OP-04", "OP-06a", "OP-09"]) {
+      const texts = (n: NetworkJob[]) => job(n, code).steps.map((s) => s.text);
+      expect(texts(a).some((t) => /Second coat on the edge/.test(t))).toBe(false);
+      expect(texts(b).findIndex((t) => /Second coat on the edge/.test(t))).toBe(job(b, code).steps.findIndex((s) => s.does === "edge") + 1);
+      expect(job(b, code).minutes.likely).toBeGreaterThan(job(a, code).minutes.likely);
+    }
+  });
+  it("a wet bead or butyl under roof units, one of them only", () => {
+    const seals = (o: Partial<Options>) => job(of(o), "OP-04").steps.flatMap((s) => (/^(Bead|Butyl)/.test(s.text) ? [s.text] : []));
+    expect(seals({ sealing: "wet" })).toEqual([expect.stringMatching(/^Bead 6 mm/)]);
+    expect(seals({ sealing: "butyl", roofUnits: "bond-and-bolt" })).toEqual([expect.stringMatching(/^Butyl tape/)]);
+    const said = (o: Partial<Options>) =>
+      conflictsOf({ ...DEFAULT_OPTIONS, ...o })
+        .map((c) => c.text)
+        .join();
+    expect(said({ sealing: "butyl", roofUnits: "bond" })).toMatch(/does not hold/);
+    expect(said({ sealing: "butyl", roofUnits: "bond-and-bolt" })).not.toMatch(/does not hold/);
   });
   it("mats in part or in full", () => {
     expect(job(of({ damping: "full" }), "IN-01").minutes.likely).toBeGreaterThan(job(of({}), "IN-01").minutes.likely * 1.7);

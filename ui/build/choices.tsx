@@ -45,6 +45,7 @@ function shown(key: OptionKey, o: Options): boolean {
   if (key === "windowKind") return o.windows > 0;
   if (key === "drain") return o.wetRoom !== "none";
   if (key === "roofUnits") return o.fan || o.skylight || o.solar > 0;
+  if (key === "sealing") return o.fan || o.skylight;
   return true;
 }
 
