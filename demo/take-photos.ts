@@ -2,8 +2,9 @@
 
 import { v7 } from "uuid";
 import { DAY } from "../core/time/zone";
-import { insert, pool, run, toSql, transaction } from "../db/pool";
+import { insert, pool, toSql, transaction } from "../db/pool";
 import { loadShop } from "../db/shop";
+import { storeBytes } from "../server/photos";
 import { LEAD } from "./people";
 import { drawPhoto } from "./photos";
 
@@ -27,14 +28,7 @@ export async function takePhotos(now: number): Promise<void> {
         const id = v7();
         const taker = `u-${job.fitters[0]}`;
         await transaction(async (t) => {
-          await run(t, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small) VALUES (?, ?, ?, ?, ?, ?)", [
-            photo.sha256,
-            photo.mime,
-            photo.width,
-            photo.height,
-            photo.bytes,
-            photo.small,
-          ]);
+          await storeBytes(t, photo);
           await insert(t, "photo", [
             { id, proof_shot_id: shot.id, sha256: photo.sha256, taken_by: taker, taken_at: toSql(job.endedAt! - 5) },
           ]);

@@ -47,7 +47,8 @@ export async function preparePhoto(input: Buffer): Promise<StoredPhoto> {
   }
 }
 
-const storeBytes = (c: Conn, photo: StoredPhoto) =>
+/** The bytes of a photo, kept once by their content. */
+export const storeBytes = (c: Conn, photo: StoredPhoto) =>
   run(c, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small) VALUES (?, ?, ?, ?, ?, ?)", [
     photo.sha256,
     photo.mime,

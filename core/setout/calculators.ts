@@ -1,15 +1,34 @@
 // All calculators by name, and the one form in which their results leave.
 
+import { batteryStand } from "./battery-stand";
+import { bedAcross } from "./bed-across";
+import { boltPattern } from "./bolt-pattern";
+import { cable } from "./cable";
+import { corners } from "./corners";
 import { cure } from "./cure";
 import { damping } from "./damping";
+import { depths } from "./depths";
+import { dewPointSheet } from "./dew-point";
+import { drain } from "./drain";
+import { edgeSupport } from "./edge-support";
+import { flangeScrew } from "./flange-screw";
+import { height } from "./height";
+import { holeRange } from "./hole-range";
+import { lettering } from "./lettering";
+import { lowPlaces } from "./low-places";
 import type { Calculator, Outcome } from "./model";
 import { openSkin } from "./open-skin";
 import { opening } from "./opening";
+import { recoat } from "./recoat";
 import { roofPlan } from "./roof-plan";
 import { sealant } from "./sealant";
+import { session } from "./session";
+import { solarFeet } from "./solar-feet";
 import { stripList } from "./strip-list";
 import { supportFrame } from "./support-frame";
+import { swivel } from "./swivel";
 import { underFloor } from "./under-floor";
+import { zoneRate } from "./zone-rate";
 
 export const CALCULATORS: readonly Calculator[] = [
   damping,
@@ -21,6 +40,25 @@ export const CALCULATORS: readonly Calculator[] = [
   cure,
   openSkin,
   underFloor,
+  batteryStand,
+  boltPattern,
+  swivel,
+  dewPointSheet,
+  recoat,
+  edgeSupport,
+  lettering,
+  zoneRate,
+  holeRange,
+  corners,
+  session,
+  bedAcross,
+  solarFeet,
+  cable,
+  flangeScrew,
+  lowPlaces,
+  depths,
+  height,
+  drain,
 ];
 
 export const findCalculator = (name: string): Calculator | undefined => CALCULATORS.find((c) => c.name === name);

@@ -1,6 +1,7 @@
 // The sheets of the set-out view: what each calculator asks for, with figures to start from.
 
 import type { Draft, Field } from "./fields";
+import { MORE_SHEETS } from "./sheets-more";
 
 export interface Sheet {
   name: string;
@@ -466,4 +467,5 @@ export const SHEETS: readonly Sheet[] = [
       battens: [],
     },
   },
+  ...MORE_SHEETS,
 ];
