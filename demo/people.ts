@@ -144,8 +144,6 @@ export const builds = [
       fixing: "adhesive",
       damping: "full",
       roofUnits: "bond-and-bolt",
-      sealing: "butyl",
-      edges: "two-coats",
     }),
   },
   {
