@@ -7,7 +7,7 @@ import { expectAccessible, signIn } from "./people";
 test("an opening is set out in inches, its land found too small, moved, checked and saved", async ({ page }) => {
   await signIn(page, "Mara");
   await page.goto("/set-out");
-  await expect(page.getByRole("img", { name: "Drawing: Opening" })).toBeVisible();
+  await expect(page.getByLabel("Drawing: Opening")).toBeVisible();
   await expect(page.getByText("diagonal", { exact: true }).locator("xpath=following-sibling::dd")).toHaveText("1234.8");
   // 44" by 20 1/2", with more land asked for than there is below.
   await page.getByLabel("Cut width").fill('44"');
