@@ -82,7 +82,17 @@ test("a window is set out for its build, measured twice and locked; its parts an
   await kept.getByRole("button", { name: "Compare and lock" }).click();
   await expect(kept).toContainText("two measurings agree");
   await sheets.getByRole("button", { name: /^Cure/ }).click();
-  await page.getByLabel("May be moved after").fill("24");
+  // Nothing is taken over from anybody else's product: the sheet is empty, and can't be kept.
+  await expect(page.getByLabel("May be moved after")).toHaveValue("");
+  await expect(page.getByRole("button", { name: "Keep with the job" })).toBeDisabled();
+  for (const [field, value] of [
+    ["May be moved after", "24"],
+    ["Cures in the first 24 h", "3"],
+    ["Cures from", "5"],
+    ["Depth of the bead", "8"],
+  ])
+    await page.getByLabel(field, { exact: true }).fill(value);
+  await expect(page.getByText("Temperature there is missing")).toBeVisible();
   await page.getByLabel("Temperature there").fill("6");
   await page.getByRole("button", { name: "Keep with the job" }).click();
   await kept.getByRole("button", { name: "Sign and lock" }).click();

@@ -1,6 +1,6 @@
 // ./wide-lane test: lint, types, unit, database and browser tests, each counted; ends every process that it started.
 
-import { spawn } from "node:child_process";
+import { type ChildProcess, spawn } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
@@ -12,6 +12,15 @@ interface Counts {
   failed: number;
 }
 
+/** What runs now, so that a signal ends it instead of leaving it behind. */
+const children = new Set<ChildProcess>();
+let stopped = false;
+
+function stopOnSignal(): void {
+  stopped = true;
+  for (const c of children) c.kill("SIGTERM");
+}
+
 const bin = (name: string) => path.join("node_modules", ".bin", name);
 
 function run(command: string, args: string[], env: Record<string, string> = {}): Promise<number> {
@@ -20,8 +29,13 @@ function run(command: string, args: string[], env: Record<string, string> = {}):
       stdio: ["ignore", "inherit", "inherit"],
       env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", ...env },
     });
-    child.once("error", () => resolve(-1));
-    child.once("exit", (code) => resolve(code ?? -1));
+    children.add(child);
+    const over = (code: number) => {
+      children.delete(child);
+      resolve(code);
+    };
+    child.once("error", () => over(-1));
+    child.once("exit", (code) => over(code ?? -1));
   });
 }
 
@@ -70,8 +84,11 @@ export default async function test(): Promise<number> {
   const folder = mkdtempSync(path.join(os.tmpdir(), "wide-lane-test-"));
   delete process.env.WIDE_LANE_NOW;
   const parts: [string, Counts][] = [];
+  process.on("SIGINT", stopOnSignal);
+  process.on("SIGTERM", stopOnSignal);
   try {
     const step = async (name: string, work: () => Promise<Counts>) => {
+      if (stopped) return;
       const counts = await work().catch((e: Error) => {
         console.error(e.message);
         return { passed: 0, failed: 1 };
@@ -87,6 +104,10 @@ export default async function test(): Promise<number> {
     await step("browser", () => browser(folder));
   } finally {
     rmSync(folder, { recursive: true, force: true });
+  }
+  if (stopped) {
+    console.error("stopped; everything that it had started is ended");
+    return 130;
   }
   title("result");
   for (const [name, c] of parts) console.log(`${name}: ${c.passed} passed${c.failed ? `, ${c.failed} FAILED` : ""}`);

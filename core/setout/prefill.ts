@@ -3,6 +3,7 @@
 import type { Options } from "../library/options";
 import { quantitiesOf } from "../library/quantities";
 import type { Geometry } from "../van/model";
+import { MORE_PREFILLS } from "./prefill-more";
 
 /** A form's figures as they are typed: text, ticks, rows of the same; keys are the form's paths. */
 export type SheetDraft = { [key: string]: string | boolean | SheetDraft[] };
@@ -19,6 +20,8 @@ export interface Prefill {
   draft: SheetDraft;
   /** The facts it stands on, by name: when one of them changes, the sheet is contradicted. */
   basis: Record<string, number | string>;
+  /** Some of what the calculator asks for is known to nobody but the tape or the client: it is left empty. */
+  partial?: true;
 }
 
 const t = (n: number) => String(Math.round(n * 10) / 10);
@@ -41,6 +44,7 @@ const PREFILLS: Record<string, (w: World) => Prefill | undefined> = {
   damping,
   "under-floor": underFloor,
   sealant,
+  ...MORE_PREFILLS,
 };
 
 interface Field {

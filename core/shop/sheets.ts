@@ -8,9 +8,23 @@ import type { BuildRow, SheetRow, Shop } from "./model";
 /** Figures to start a job's sheet from, by the van as measured and what was chosen; undefined where nothing of them goes in. */
 export function sheetPrefill(shop: Pick<Shop, "vans">, build: BuildRow, calculator: string, jobId: string | null): Prefill | undefined {
   if (calculator === "strip-list") return stripPrefill(build.records);
+  if (calculator === "session") return sessionPrefill(build);
   const van = shop.vans.find((v) => v.id === build.vanId);
   const job = build.jobs.find((j) => j.id === jobId);
+  if (calculator === "height")
+    return van && { draft: { van: String(van.heightMm), working: "1100" }, basis: { "van's height": van.heightMm }, partial: true };
   return van && prefill(calculator, worldOf(job?.code ?? "", asMeasured(van.geometry, build.readings), build.options));
+}
+
+/** The openings that are still to be cut, in the order of the sheet; the minutes of cutting and of setting are the fitter's to say. */
+function sessionPrefill(build: BuildRow): Prefill | undefined {
+  const left = build.jobs.filter((j) => j.stage === "openings" && j.irreversible === "cut" && j.state === "todo");
+  if (!left.length) return undefined;
+  return {
+    draft: { drying: "", slot: "", openings: left.map((j) => ({ name: j.name, cut: "", set: "" })) },
+    basis: {},
+    partial: true,
+  };
 }
 
 /** What has changed beneath a sheet since it was filled, in words. */

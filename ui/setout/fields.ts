@@ -78,6 +78,12 @@ export function toInput(fields: readonly Field[], draft: Draft): { input: Input;
   return { input, faults };
 }
 
+/** A sheet with nothing filled in: what belongs to a build never starts from somebody else's figures. */
+export const blankDraft = (fields: readonly Field[]): Draft =>
+  Object.fromEntries(
+    fields.map((f) => [f.path, f.kind === "rows" ? [] : f.kind === "flag" ? false : f.kind === "choice" ? f.options[0][0] : ""]),
+  );
+
 /** An empty row: ticks off, texts empty. */
 export const blankRow = (fields: readonly Leaf[]): Draft =>
   Object.fromEntries(fields.map((f) => [f.path, f.kind === "flag" ? false : f.kind === "choice" ? f.options[0][0] : ""]));

@@ -14,6 +14,7 @@ function Input({
   fault,
   onType,
   wide,
+  example,
 }: {
   f: Leaf;
   typed: string | boolean;
@@ -21,6 +22,8 @@ function Input({
   fault?: string;
   onType(v: string | boolean): void;
   wide?: boolean;
+  /** What such a figure may look like, while it is empty. */
+  example?: string;
 }) {
   const common = {
     "aria-label": f.label,
@@ -47,6 +50,7 @@ function Input({
       value={String(typed)}
       onChange={(e) => onType(e.target.value)}
       autoComplete="off"
+      {...(example ? { placeholder: `e.g. ${example}` } : {})}
       className={cx(box, wide ? "w-40" : "w-full px-1", figure && "text-right")}
     />
   );
@@ -144,11 +148,13 @@ export function SheetForm({
   draft,
   faults,
   onChange,
+  examples = {},
 }: {
   fields: readonly Field[];
   draft: Draft;
   faults: readonly Fault[];
   onChange(d: Draft): void;
+  examples?: Draft;
 }) {
   const faultAt = (path: string) => faults.find((x) => x.path === path)?.message;
   return (
@@ -169,6 +175,7 @@ export function SheetForm({
                   typed={(draft[f.path] as string | boolean) ?? ""}
                   path={f.path}
                   fault={fault}
+                  {...(typeof examples[f.path] === "string" ? { example: examples[f.path] as string } : {})}
                   onType={(v) => onChange({ ...draft, [f.path]: v })}
                 />
               </div>

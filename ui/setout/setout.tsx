@@ -2,7 +2,7 @@
 // The set-out view: a sheet chosen at the left, its drawing in the middle, what you know and what follows at the right.
 
 import { useRouter } from "next/navigation";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { asResult } from "@/core/setout/calculators";
 import { toDxf } from "@/core/setout/drawing/dxf";
 import { toSvg } from "@/core/setout/drawing/svg";
@@ -14,7 +14,7 @@ import { cx } from "../kit/cx";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { DrawingView } from "./drawing";
-import type { Draft } from "./fields";
+import { blankDraft, type Draft } from "./fields";
 import { SheetForm } from "./form";
 import { Kept } from "./keep";
 import { marksOf, numbered } from "./marks";
@@ -43,7 +43,10 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
   }, []);
   const sheet = SHEETS.find((s) => s.name === name)!;
   const kept = of?.kept.find((k) => k.calculator === name && k.jobId === of.jobId);
-  const start = of ? (kept?.draft ?? of.prefills[name] ?? sheet.start) : sheet.start;
+  const start = useMemo(
+    () => (of ? (kept?.draft ?? { ...blankDraft(sheet.fields), ...of.prefills[name] }) : sheet.start),
+    [of, kept, sheet, name],
+  );
   const draft = (of ? edits[name] : loose[name]) ?? start;
   const locked = kept?.locked != null;
   const { outcome, faults, searching, stopped, stop } = useOutcome(sheet, draft);
@@ -96,7 +99,11 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
     }
   };
   const changed = of ? !!edits[name] : !!loose[name];
-  const unplaced = faults.filter((f) => !sheet.fields.some((x) => f.path === x.path || (x.kind === "rows" && f.path.startsWith(x.path))));
+  // Nothing is wrong with a sheet that nobody has begun.
+  const shownFaults = of && !changed && !kept ? [] : faults;
+  const unplaced = shownFaults.filter(
+    (f) => !sheet.fields.some((x) => f.path === x.path || (x.kind === "rows" && f.path.startsWith(x.path))),
+  );
   return (
     <div className="flex h-[calc(100dvh-52px)] flex-col print:h-auto">
       <div className="flex min-h-[48px] shrink-0 items-center gap-3 border-b bg-paper px-4 print:hidden">
@@ -144,8 +151,10 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
                 ? "changed, not kept yet"
                 : ""
               : of.prefills[name]
-                ? "filled from the van and the choices, not kept yet"
-                : "not kept yet"
+                ? outcome
+                  ? "filled from the van and the choices, not kept yet"
+                  : "begun from the van and the choices; fill in the rest"
+                : "nothing is known of it yet: fill it in"
             : `lengths in mm, or as 123.4 cm, 48 1/2", 4' 3"; kept on this machine only`}
         </p>
         {of && !locked && (
@@ -225,7 +234,13 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
           <h2 className="mb-2 text-[15px]">What you know</h2>
           <fieldset disabled={locked}>
             <legend className="sr-only">{locked ? "Locked" : "Figures"}</legend>
-            <SheetForm fields={sheet.fields} draft={draft} faults={faults} onChange={change} />
+            <SheetForm
+              fields={sheet.fields}
+              draft={draft}
+              faults={shownFaults}
+              onChange={change}
+              {...(of ? { examples: sheet.start } : {})}
+            />
           </fieldset>
           {unplaced.map((f) => (
             <p key={f.path} role="alert" className="text-signal-text">
