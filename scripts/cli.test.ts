@@ -4,9 +4,12 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import { afterAll, describe, expect, it } from "vitest";
+import { afterAll, describe, expect, it, vi } from "vitest";
 import { workshop } from "../core/plan/testing/workshop";
+import cases from "../core/setout/testing/cases.json";
+import worked from "../core/setout/testing/worked.json";
 import { readArgs, whole } from "./args";
+import setout from "./setout";
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "wl-cli-"));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -63,6 +66,33 @@ describe("arguments", () => {
     expect(whole(a, "host", 1, 100)).toBeUndefined();
     expect(() => whole(a, "port", 1, 50)).toThrow(/1 to 50/);
     expect(() => readArgs(["--port"], ["port"], [], "")).toThrow(/not understood/);
+  });
+});
+
+describe("setout, case by case", () => {
+  const at = (v: unknown, keys: string): unknown => keys.split(".").reduce<unknown>((x, k) => (x as Record<string, unknown>)?.[k], v);
+  /** The command as it is called, without a process of its own for each of three hundred cases. */
+  const printed = async (name: string, input: unknown): Promise<{ results: unknown }> => {
+    const log = vi.spyOn(console, "log").mockImplementation(() => undefined);
+    try {
+      expect(await setout([name, file("case.json", input)])).toBe(0);
+      return JSON.parse(log.mock.calls.map(([text]) => String(text)).join("\n"));
+    } finally {
+      log.mockRestore();
+    }
+  };
+  it.each([
+    ["the worked cases", worked],
+    ["the further cases", cases],
+  ])("gives the results of %s", async (_, list) => {
+    for (const c of list as unknown as { calculator: string; input: unknown; expect: Record<string, unknown> }[]) {
+      const { results } = await printed(c.calculator, c.input);
+      for (const [key, wanted] of Object.entries(c.expect)) {
+        const got = at(results, key);
+        if (typeof wanted === "number") expect(got, `${c.calculator} ${key}`).toBeCloseTo(wanted, 1);
+        else expect(got, `${c.calculator} ${key}`).toEqual(wanted);
+      }
+    }
   });
 });
 
