@@ -12,6 +12,7 @@ import { dewPointSheet } from "./dew-point";
 import { drain } from "./drain";
 import { edgeSupport } from "./edge-support";
 import { flangeScrew } from "./flange-screw";
+import { goodSlot } from "./good-slot";
 import { height } from "./height";
 import { holeRange } from "./hole-range";
 import { lettering } from "./lettering";
@@ -27,7 +28,9 @@ import { solarFeet } from "./solar-feet";
 import { stripList } from "./strip-list";
 import { supportFrame } from "./support-frame";
 import { swivel } from "./swivel";
+import { templateGap } from "./template-gap";
 import { underFloor } from "./under-floor";
+import { unitChoice } from "./unit-choice";
 import { zoneRate } from "./zone-rate";
 
 export const CALCULATORS: readonly Calculator[] = [
@@ -59,6 +62,9 @@ export const CALCULATORS: readonly Calculator[] = [
   depths,
   height,
   drain,
+  goodSlot,
+  unitChoice,
+  templateGap,
 ];
 
 export const findCalculator = (name: string): Calculator | undefined => CALCULATORS.find((c) => c.name === name);

@@ -1,6 +1,6 @@
 // When the next coat may go on, and until when it needs no scuffing.
 
-import { coldFactor } from "./cure";
+import { clock, coldFactor } from "./cure";
 import { calculator, type Finding, is, object, outcome, round } from "./model";
 
 interface Input {
@@ -16,13 +16,6 @@ const schema = object(
   { earliestH: is.amount, latestH: is.amount, tempC: temperature },
   { minC: temperature, coated: { type: "string", pattern: "^([01]\\d|2[0-3]):[0-5]\\d$" } },
 );
-
-const clock = (minutes: number): string => {
-  const day = Math.floor(minutes / 1440);
-  const m = minutes - day * 1440;
-  const time = `${String(Math.floor(m / 60)).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
-  return day === 0 ? time : `${time}, ${day === 1 ? "the day after" : `${day} days after`}`;
-};
 
 /** Both times stand for 23 °C and scale by 2^((23 − T) ÷ 10), T the metal's temperature. */
 export const recoat = calculator<Input>(

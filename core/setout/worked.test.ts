@@ -179,6 +179,64 @@ describe("openings", () => {
   });
 });
 
+describe("what else the two stages ask", () => {
+  it("four times after bonding, each by the clock", () => {
+    const product = { moveAfterH: 4, mm24h: 3, minC: 5, handsOffH: 1, soakAfterH: 12 };
+    const o = run("cure", { product, depth: 6, tempC: 13, bonded: "16:30" });
+    // Ten degrees colder: twice as long. Hands off 2 h, moved 8 h, soaked 24 h, full (6 ÷ 3)²·2 = 8 days.
+    expect(o.results).toEqual({
+      fullDays: 8,
+      moveAfterH: 8,
+      handsOffH: 2,
+      soakAfterH: 24,
+      handsOffAt: "18:30",
+      moveAt: "00:30, the day after",
+      soakAt: "16:30, the day after",
+      fullAt: "16:30, 8 days after",
+    });
+    expect(refused("cure", { product: { ...product, handsOffH: 5 }, depth: 6, tempC: 13 })).toEqual(["product.handsOffH"]);
+    expect(refused("cure", { product: { ...product, soakAfterH: 3 }, depth: 6, tempC: 13 })).toEqual(["product.soakAfterH"]);
+  });
+  it("the roof before the side, urgent before the rest, and a shorter one where a longer does not fit", () => {
+    const o = (name: string, minutes: number, side: string, urgent = false) => ({ name, minutes, side, urgent });
+    const openings = [o("left", 160, "side"), o("rear", 100, "front or rear"), o("right", 60, "side", true), o("fan", 210, "roof")];
+    expect(run("good-slot", { slot: 330, openings }).results).toEqual({ fits: ["fan", "rear"], waits: ["right", "left"], spare: 20 });
+    expect(run("good-slot", { slot: 380, openings }).results.fits).toEqual(["fan", "rear", "right"]);
+    expect(said(run("good-slot", { slot: 530, openings }))).toMatch(/all of them, 0 minutes to spare/);
+    expect(refused("good-slot", { slot: 100, openings: [{ name: "x", minutes: 5, side: "below" }] })).toEqual(["openings[0].side"]);
+  });
+  it("units side by side: what each lacks, where it fits, what it draws, when to order", () => {
+    const input = {
+      asked: ["rain hood", "thermostat"],
+      cuttingDay: "2026-12-01",
+      goodsInDays: 2,
+      margin: 5,
+      bays: [
+        { name: "1", clear: 409 },
+        { name: "2", clear: 431 },
+      ],
+      candidates: [
+        { name: "small", price: 140, cut: 360, leadDays: 4, amps: 2.5, hoursADay: 4, has: ["Rain hood"] },
+        { name: "large", price: 310, cut: 400, leadDays: 9, amps: 4, hoursADay: 4, has: ["rain hood", "thermostat"] },
+        { name: "huge", price: 90, cut: 700, leadDays: 1, has: ["rain hood", "thermostat"] },
+      ],
+    };
+    const { results, findings } = run("unit-choice", input);
+    expect(results.candidates).toEqual([
+      { name: "small", price: 140, missed: ["thermostat"], bays: ["1", "2"], whADay: 120, orderBy: "2026-11-25" },
+      { name: "large", price: 310, missed: [], bays: ["2"], whADay: 192, orderBy: "2026-11-20" },
+      { name: "huge", price: 90, missed: [], bays: [], whADay: 0, orderBy: "2026-11-28" },
+    ]);
+    expect(results.cheapestThatFits).toBe("large");
+    expect(findings.find((f) => f.level === "stop")!.text).toMatch(/^huge: no bay/);
+    expect(refused("unit-choice", { ...input, cuttingDay: "2026-02-30" })).toEqual(["cuttingDay"]);
+  });
+  it("1.4 m² without a template is 35 minutes of scribing", () => {
+    expect(run("template-gap", { uncovered: [{ name: "rear", m2: 1.4 }] }).results).toEqual({ m2: 1.4, minutes: 35 });
+    expect(run("template-gap", { uncovered: [] }).results.minutes).toBe(0);
+  });
+});
+
 it("every calculator refuses an empty input by its fields, and what it does not know", () => {
   for (const c of CALCULATORS) {
     expect(refused(c.name, {}).length, c.name).toBeGreaterThan(0);

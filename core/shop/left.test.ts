@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { leftMinutes, overTimeBox } from "./left";
+import { askedByTimeBox, leftMinutes, overTimeBox, timeBoxAsks } from "./left";
 import { job, NOW, testShop } from "./testing/shop";
 
 describe("what is left of a job under way", () => {
@@ -20,6 +20,41 @@ describe("what is left of a job under way", () => {
     const { shop, j } = running(100, 5);
     expect(leftMinutes(shop, j, NOW)).toBe(300);
     expect(leftMinutes(shop, { ...j, pieces: { name: "batten", count: 20, done: 20 } }, NOW)).toBe(15);
+  });
+  it("asks at twice the likely time and at each further one; a lone fitter first at one and a half times", () => {
+    // Likely 110, twice: 220, 330, 440; alone 165 first. 385 minutes are 3.5 times as long.
+    expect(timeBoxAsks(110, 2, 385, false)).toEqual([220, 330]);
+    expect(timeBoxAsks(110, 2, 385, true)).toEqual([165, 220, 330]);
+    expect(timeBoxAsks(110, 2, 440, false)).toEqual([220, 330, 440]);
+    expect(timeBoxAsks(110, 2, 164, true)).toEqual([]);
+    expect(timeBoxAsks(110, 1.2, 140, true)).toEqual([132]);
+    expect(timeBoxAsks(0, 2, 50, true)).toEqual([]);
+  });
+  it("a decision answers what was asked by then, and the next time is asked again", () => {
+    const { shop, j } = running(0);
+    const crew = { ...j, timeBox: 2, fitters: ["a", "b"] };
+    const likely = crew.minutes.likely;
+    const decision = (workedMinutes?: number) => ({
+      records: [
+        {
+          id: "r",
+          kind: "decision" as const,
+          jobId: j.id,
+          title: "goes on",
+          data: { who: "Mara", timeBox: true, ...(workedMinutes === undefined ? {} : { workedMinutes }) },
+          saidBy: "u",
+          saidAt: NOW,
+          closedAt: null,
+          photos: [],
+          version: 1,
+        },
+      ],
+    });
+    const at = (worked: number, decided?: number) => askedByTimeBox(shop, decision(decided), { ...crew, workedMinutes: worked }, NOW);
+    expect(at(likely * 2 + 20, likely * 2 + 5)).toBeUndefined();
+    expect(at(likely * 3 + 20, likely * 2 + 5)).toBe(20);
+    // One written down before its minutes were kept answers for good.
+    expect(at(likely * 5)).toBeUndefined();
   });
   it("tells when the time box is passed, and by how much", () => {
     const { shop, j } = running(0);

@@ -44,13 +44,38 @@ export function leftMinutes(shop: Pick<Shop, "calendars" | "workshop">, job: Job
   return Math.max(LEAST, plannedMinutes(job.minutes) - worked);
 }
 
-/** Minutes by which a job under way has outrun its time box; undefined while it is inside, or not under way. */
-export function overTimeBox(shop: Pick<Shop, "calendars" | "workshop">, job: JobRow, now: number): number | undefined {
+/** A lone fitter is asked sooner than a crew: at one and a half times what was likely. */
+const ALONE = 1.5;
+
+/**
+ * Minutes of work at which a job asks for a decision, as far as it has come: at k × likely and at each further likely time; a lone
+ * fitter first at one and a half times.
+ */
+export function timeBoxAsks(likely: number, k: number, worked: number, alone: boolean): number[] {
+  if (likely <= 0) return [];
+  const out: number[] = alone && ALONE < k && worked >= ALONE * likely ? [ALONE * likely] : [];
+  for (let at = k * likely; at <= worked; at += likely) out.push(at);
+  return out;
+}
+
+/** Minutes by which a job under way has outrun the time box that asked last; undefined while it is inside, or not under way. */
+export function overTimeBox(shop: Pick<Shop, "calendars" | "workshop">, job: JobRow, now: number, decidedAt = -1): number | undefined {
   if (job.state !== "started" && job.state !== "paused") return undefined;
-  const over = workedMinutes(shop, job, now) - job.minutes.likely * job.timeBox;
+  const worked = workedMinutes(shop, job, now);
+  const asked = timeBoxAsks(job.minutes.likely, job.timeBox, worked, job.fitters.length === 1).filter((at) => at > decidedAt);
+  const over = asked.length ? worked - asked[0] : 0;
   return over > 0 ? Math.round(over) : undefined;
 }
 
-/** The same, until a decision about it is written down. */
-export const askedByTimeBox = (shop: Pick<Shop, "calendars" | "workshop">, build: Pick<BuildRow, "records">, job: JobRow, now: number) =>
-  build.records.some((r) => r.kind === "decision" && r.jobId === job.id && r.data.timeBox) ? undefined : overTimeBox(shop, job, now);
+/** The same, until a decision about it is written down: it answers all that had been asked by then, and the next time is asked again. */
+export function askedByTimeBox(
+  shop: Pick<Shop, "calendars" | "workshop">,
+  build: Pick<BuildRow, "records">,
+  job: JobRow,
+  now: number,
+): number | undefined {
+  const decided = build.records.flatMap((r) =>
+    r.kind === "decision" && r.jobId === job.id && r.data.timeBox ? [r.data.workedMinutes ?? Number.POSITIVE_INFINITY] : [],
+  );
+  return overTimeBox(shop, job, now, Math.max(-1, ...decided));
+}

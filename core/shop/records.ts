@@ -15,8 +15,9 @@ export interface Decision {
   hours?: number;
   days?: number;
   note?: string;
-  /** Set when it answers a time box. */
+  /** Set when it answers a time box, with the minutes that had been worked by then. */
   timeBox?: boolean;
+  workedMinutes?: number;
 }
 
 /** What was cut, ground or left out against the maker's sheet, and who allowed it. */
@@ -78,7 +79,10 @@ const object = (required: Record<string, object>, optional: Record<string, objec
 
 const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
   decision: reader<Decision>(
-    object({ who: words }, { cost: number, kg: number, hours: number, days: number, note: text, timeBox: { type: "boolean" } }),
+    object(
+      { who: words },
+      { cost: number, kg: number, hours: number, days: number, note: text, timeBox: { type: "boolean" }, workedMinutes: number },
+    ),
   ),
   deviation: reader<Deviation>(
     object(

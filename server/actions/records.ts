@@ -1,6 +1,7 @@
 // Actions on a build's records (decisions, deviations, faults) and on the readings of the real van.
 
 import { v7 } from "uuid";
+import { workedMinutes } from "@/core/shop/left";
 import { type RecordKind, readRecord } from "@/core/shop/records";
 import { differs, READINGS } from "@/core/van/readings";
 import { insert, rows, run, toSql } from "@/db/pool";
@@ -32,9 +33,12 @@ export const recordActions = [
     body({ kind: { type: "string", enum: KINDS }, title: is.words, data: { type: "object" } }, { jobId: is.id }),
     (b, { user, ids }) =>
       change(user, async (x) => {
-        const { build } = await buildOf(x, ids[0], b.jobId);
+        const { shop, build } = await buildOf(x, ids[0], b.jobId);
         if (b.kind === "decision" && user.role !== "lead") throw new Refusal(403, "Decisions are the lead's to write down.");
-        const data = checked(b.kind, b.data);
+        const job = build.jobs.find((j) => j.id === b.jobId);
+        // How far the job had come is what the clock says, not what the form says.
+        const boxed = b.kind === "decision" && b.data.timeBox === true && job ? { workedMinutes: workedMinutes(shop, job, x.now) } : {};
+        const data = checked(b.kind, { ...b.data, ...boxed });
         const id = v7();
         await insert(x.c, "record", [
           {

@@ -22,6 +22,12 @@ const figures = (v: unknown): number[] =>
     .split(/[,;\s]+/)
     .filter(Boolean)
     .map(Number);
+/** "rain hood, thermostat" as words. */
+const named = (v: unknown): string[] =>
+  String(v ?? "")
+    .split(/[,;]/)
+    .map((x) => x.trim())
+    .filter(Boolean);
 /** Two readings that come together or not at all. */
 const pairOf = (v: unknown): [unknown, unknown] | undefined => {
   const p = v as { a?: number; b?: number } | undefined;
@@ -404,5 +410,85 @@ export const MORE_SHEETS: readonly Sheet[] = [
       length("tallest", "Tallest", true),
     ],
     { trap: "48", run: "460", fall: "0.02", insideHeight: "1915", floorStack: "39", tallest: "1780" },
+  ),
+  sheet(
+    "template-gap",
+    "Floor without a template",
+    "Strip",
+    [
+      number("minutesPerM2", "Scribing", "min/m²", true),
+      rows("uncovered", "What no template covers", "place", words("name", "Where"), number("m2", "m²")),
+    ],
+    { minutesPerM2: "25", uncovered: [{ name: "rear edge", m2: "1.4" }] },
+  ),
+  sheet(
+    "good-slot",
+    "Who gets the dry slot",
+    "Openings",
+    [
+      number("slot", "Dry stretch", "min"),
+      rows(
+        "openings",
+        "Openings that wait",
+        "opening",
+        words("name", "Which"),
+        number("minutes", "Minutes"),
+        { kind: "choice", path: "side", label: "Where", options: ["roof", "front or rear", "side"].map((x) => [x, x] as const) },
+        { kind: "flag", path: "urgent", label: "Urgent" },
+      ),
+    ],
+    {
+      slot: "330",
+      openings: [
+        { name: "window left", minutes: "160", side: "side", urgent: true },
+        { name: "fan", minutes: "210", side: "roof", urgent: false },
+      ],
+    },
+  ),
+  sheet(
+    "unit-choice",
+    "Units side by side",
+    "Openings",
+    [
+      { kind: "text", path: "asked", label: "Asked for", optional: true },
+      words("cuttingDay", "Cutting day, as 2026-12-01"),
+      number("goodsInDays", "Goods-in", "days", true),
+      number("volts", "Board", "V", true),
+      length("margin", "Clear of ribs"),
+      rows("bays", "Rib bays", "bay", words("name", "Bay"), length("clear", "Clear")),
+      rows(
+        "candidates",
+        "Candidates",
+        "candidate",
+        words("name", "Unit"),
+        number("price", "Price"),
+        length("cut", "Cut along"),
+        number("leadDays", "Lead, days"),
+        number("amps", "A", undefined, true),
+        number("hoursADay", "h a day", undefined, true),
+        number("kg", "kg", undefined, true),
+        { kind: "text", path: "has", label: "Has", optional: true },
+      ),
+    ],
+    {
+      asked: "rain hood, thermostat",
+      cuttingDay: "2026-12-01",
+      goodsInDays: "2",
+      volts: "12",
+      margin: "5",
+      bays: [
+        { name: "1", clear: "416" },
+        { name: "2", clear: "431" },
+      ],
+      candidates: [
+        { name: "small fan", price: "140", cut: "360", leadDays: "4", amps: "2.5", hoursADay: "4", kg: "4", has: "rain hood" },
+        { name: "large fan", price: "310", cut: "400", leadDays: "9", amps: "4", hoursADay: "4", kg: "6", has: "rain hood, thermostat" },
+      ],
+    },
+    (i) => ({
+      ...i,
+      asked: named(i.asked),
+      candidates: (i.candidates as Any[]).map((c) => ({ ...c, has: named(c.has) })),
+    }),
   ),
 ];
