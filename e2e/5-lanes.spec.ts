@@ -83,9 +83,10 @@ test("a block is handed to another fitter by the mouse; keys undo it and do it a
   await expect(page.getByText(new RegExp(`is pinned to ${to}; the plan flows round it`))).toBeVisible();
   const there = page.locator(`section[aria-label="${to}"] button[data-job="${job}"]`);
   await expect(there).toHaveCount(1);
+  // Faster than the server: the second key waits for the first.
   await page.keyboard.press("Control+z");
-  await expect(page.getByText(/: pin undone/)).toBeVisible();
   await page.keyboard.press("Control+y");
+  await expect(page.getByText(/: pin undone/)).toBeVisible();
   await expect(page.getByText(/: pinned again/)).toBeVisible();
   await expect(there).toHaveCount(1);
   await page.getByRole("button", { name: "Undo the last pin" }).click();

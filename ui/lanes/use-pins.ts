@@ -47,8 +47,15 @@ const wishOf = (jobId: string, p: PinAt) => ({
 /** `after` is called when a pin has been set and the quick plan round it is there. */
 export function usePins(view: LanesView, after: () => void): Pins {
   const act = useAct();
-  const [done, setDone] = useState<Step[]>([]);
-  const [undone, setUndone] = useState<Step[]>([]);
+  const [steps, setSteps] = useState<{ done: Step[]; undone: Step[] }>({ done: [], undone: [] });
+  // What is true between two drawings of the page: a key pressed meanwhile goes on from there.
+  const now = useRef({ steps, view });
+  now.current.view = view;
+  const keep = (change: (s: { done: Step[]; undone: Step[] }) => { done: Step[]; undone: Step[] }) => {
+    now.current.steps = change(now.current.steps);
+    setSteps(now.current.steps);
+  };
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
   const [preview, setPreview] = useState<Preview>();
   const asked = useRef<{ key: string; busy: boolean; next?: () => void }>({ key: "", busy: false });
   // biome-ignore lint/correctness/useExhaustiveDependencies: fresh data are the real thing: what was only shown goes
@@ -60,7 +67,7 @@ export function usePins(view: LanesView, after: () => void): Pins {
       .join(", ");
 
   const store = async (jobId: string, to: PinAt) => {
-    const card = view.jobs[jobId];
+    const card = now.current.view.jobs[jobId];
     const { job: _job, ...wish } = wishOf(jobId, to);
     // The version may have moved on since this page was drawn: by our own last pin.
     await send("PATCH", `jobs/${jobId}/pin`, { version: versions.current.get(jobId) ?? card.version, ...wish });
@@ -79,6 +86,7 @@ export function usePins(view: LanesView, after: () => void): Pins {
     else setPreview(undefined);
     return ok;
   };
+  const nameOf = (s: Step) => now.current.view.jobs[s.jobId]?.name ?? "The job";
   const back = (s: Step): Step => ({ jobId: s.jobId, before: s.after, after: s.before });
 
   const set: Pins["set"] = async (jobId, to, checked) => {
@@ -109,13 +117,9 @@ export function usePins(view: LanesView, after: () => void): Pins {
     const said = isPinned(to) ? `${card.name} is pinned to ${words(to)}; the plan flows round it` : `${card.name} is free again`;
     const ok = await apply(step, said, async () => {
       await store(jobId, step.before);
-      setDone((d) => d.filter((x) => x !== step));
-      setUndone((u) => [...u, step]);
+      keep(({ done, undone }) => ({ done: done.filter((x) => x !== step), undone: [...undone, step] }));
     });
-    if (ok) {
-      setDone((d) => [...d, step]);
-      setUndone([]);
-    }
+    if (ok) keep(({ done }) => ({ done: [...done, step], undone: [] }));
   };
 
   const look: Pins["look"] = (jobId, to) => {
@@ -155,26 +159,23 @@ export function usePins(view: LanesView, after: () => void): Pins {
   return {
     busy: act.busy,
     preview,
-    undoable: done.length > 0,
-    redoable: undone.length > 0,
+    undoable: steps.done.length > 0,
+    redoable: steps.undone.length > 0,
     set,
     look,
+    // One after the other: a key pressed while the one before is still on its way waits for it.
     undo: () => {
-      const step = done.at(-1);
-      if (!step || act.busy) return;
-      void apply(back(step), `${view.jobs[step.jobId]?.name ?? "The job"}: pin undone`).then((ok) => {
-        if (!ok) return;
-        setDone((d) => d.filter((x) => x !== step));
-        setUndone((u) => [...u, step]);
+      queue.current = queue.current.then(async () => {
+        const step = now.current.steps.done.at(-1);
+        if (step && (await apply(back(step), `${nameOf(step)}: pin undone`)))
+          keep(({ done, undone }) => ({ done: done.filter((x) => x !== step), undone: [...undone, step] }));
       });
     },
     redo: () => {
-      const step = undone.at(-1);
-      if (!step || act.busy) return;
-      void apply(step, `${view.jobs[step.jobId]?.name ?? "The job"}: pinned again`).then((ok) => {
-        if (!ok) return;
-        setUndone((u) => u.filter((x) => x !== step));
-        setDone((d) => [...d, step]);
+      queue.current = queue.current.then(async () => {
+        const step = now.current.steps.undone.at(-1);
+        if (step && (await apply(step, `${nameOf(step)}: pinned again`)))
+          keep(({ done, undone }) => ({ done: [...done, step], undone: undone.filter((x) => x !== step) }));
       });
     },
   };
