@@ -98,6 +98,15 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
       setEdits(next);
     }
   };
+  // What the job asks for stands on top; the rest of the stages below it.
+  const ofJob = of?.jobs.find((j) => j.id === of.jobId)?.calculators ?? [];
+  const groups: [string, typeof SHEETS][] = (
+    [
+      ["This job", SHEETS.filter((s) => ofJob.includes(s.name))],
+      ["Strip", SHEETS.filter((s) => s.stage === "Strip" && !ofJob.includes(s.name))],
+      ["Openings", SHEETS.filter((s) => s.stage === "Openings" && !ofJob.includes(s.name))],
+    ] as [string, typeof SHEETS][]
+  ).filter(([, list]) => list.length);
   const changed = of ? !!edits[name] : !!loose[name];
   // Nothing is wrong with a sheet that nobody has begun.
   const shownFaults = of && !changed && !kept ? [] : faults;
@@ -182,17 +191,17 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
       </div>
       <div className="flex min-h-0 flex-1">
         <nav aria-label="Sheets" className="w-[190px] shrink-0 overflow-y-auto border-r bg-paper py-3 print:hidden">
-          {(["Strip", "Openings"] as const).map((stage) => (
-            <div key={stage} className="mb-2">
-              <h2 className="px-4 py-1 text-[14px]">{stage}</h2>
-              {SHEETS.filter((s) => s.stage === stage).map((s) => (
+          {groups.map(([group, list]) => (
+            <div key={group} className="mb-2">
+              <h2 className="px-4 py-1 text-[14px]">{group}</h2>
+              {list.map((s) => (
                 <button
                   key={s.name}
                   type="button"
                   aria-current={s.name === name ? "true" : undefined}
                   onClick={() => setName(s.name)}
                   className={cx(
-                    "block w-full border-l-4 px-3 py-1.5 text-left",
+                    "block w-full border-l-4 px-3 py-1 text-left",
                     s.name === name ? "border-l-pine bg-sunk font-bold" : "border-l-transparent hover:bg-sunk",
                   )}
                 >
@@ -224,7 +233,9 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
             />
           ) : (
             <p className="m-auto max-w-sm text-center text-muted">
-              {outcome ? "This sheet has figures only." : "The drawing comes as soon as the figures at the right make sense."}
+              {outcome
+                ? "This sheet has figures only."
+                : "As soon as the figures at the right make sense, what follows from them is shown."}
             </p>
           )}
           {outcome && outcome.cuts.length > 0 && <Cuts outcome={outcome} inches={inches} />}
@@ -250,11 +261,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
           {outcome && (
             <>
               <h2 className="mt-4 mb-1 text-[15px]">What follows</h2>
-              <Results
-                results={outcome.results}
-                inches={inches}
-                lengths={sheet.name !== "cure" && sheet.name !== "sealant" && sheet.name !== "open-skin"}
-              />
+              <Results results={outcome.results} inches={inches} lengths={!NO_LENGTHS.has(sheet.name)} />
               <h2 className="mt-4 mb-1 text-[15px]">Findings</h2>
               <Findings list={outcome.findings} onPoint={setLit} />
             </>
@@ -311,8 +318,38 @@ function Files({ name, outcome }: { name: string; outcome: Outcome }) {
 
 /** "perimeter" for perimeter, "corner holes" for cornerHoles. */
 const spoken = (key: string): string => key.replace(/([a-z0-9])([A-Z])/g, (_m, a: string, b: string) => `${a} ${b.toLowerCase()}`);
+/** Sheets whose results are minutes, degrees, litres or money. */
+const NO_LENGTHS = new Set([
+  "cure",
+  "sealant",
+  "open-skin",
+  "battery-stand",
+  "dew-point",
+  "recoat",
+  "lettering",
+  "zone-rate",
+  "template-gap",
+  "session",
+  "good-slot",
+  "unit-choice",
+  "cable",
+]);
 /** Figures that are no lengths, whatever the unit. */
-const PLAIN = new Set(["count", "sheets", "packs", "areaM2", "massKg", "minutes", "massRemovedKg", "primerDm2", "bay", "bar"]);
+const PLAIN = new Set([
+  "count",
+  "sheets",
+  "packs",
+  "areaM2",
+  "massKg",
+  "minutes",
+  "massRemovedKg",
+  "primerDm2",
+  "bay",
+  "bar",
+  "ml",
+  "allFilledMl",
+  "station",
+]);
 
 function Results({ results, inches, lengths }: { results: Record<string, unknown>; inches: boolean; lengths: boolean }) {
   const say = (v: unknown, key: string): string => {
