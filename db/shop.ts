@@ -437,6 +437,7 @@ function partOf(r: Raw): PartRow {
     price: num(r.price),
     shelf: text(r.shelf),
     note: text(r.note),
+    cutOut: r.cut_out === null ? null : (json(r.cut_out) as PartRow["cutOut"]),
     version: num(r.version),
   };
 }

@@ -119,6 +119,7 @@ test("job cards print one a page, each with a code that opens the card", async (
   await signIn(page, "Mara");
   await page.goto("/builds/seed-library/cards");
   const cards = page.getByRole("article");
+  await expect(cards.first()).toBeVisible();
   const n = await cards.count();
   expect(n).toBeGreaterThan(40);
   await expect(cards.first().getByRole("img", { name: /Code that opens/ })).toBeVisible();

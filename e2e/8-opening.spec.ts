@@ -110,6 +110,25 @@ test("a window is set out for its build, measured twice and locked; its parts an
       .first(),
   ).toBeVisible();
 
+  // Another unit comes than the one it was set out for: the locked sheet says so.
+  await page.goto("/stores");
+  await page.getByLabel("Filter by part, build or supplier").fill("field vet side window");
+  await page
+    .getByRole("button", { name: /^Change .*side window/i })
+    .first()
+    .click();
+  await page.getByRole("combobox", { name: "State" }).selectOption("checked");
+  await expect(page.getByLabel("Shelf")).toHaveValue("");
+  await page.getByLabel("Wide", { exact: true }).fill('38"');
+  await page.getByLabel("High", { exact: true }).fill("nine");
+  await page.getByLabel("Corners", { exact: true }).fill("60");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText(/nine is no length|nine/).last()).toBeVisible();
+  await page.getByLabel("High", { exact: true }).fill("455");
+  await page.getByRole("button", { name: "Save" }).click();
+  await page.goto(`/set-out?job=${id}&sheet=opening`);
+  await expect(kept.getByRole("alert")).toContainText("unit's cut-out is 965.2 × 455, corners 60 now, was not measured yet");
+
   // The world contradicts it: the slider window's job is not touched, the roof plan is, when the client wants a skylight.
   await page.goto("/set-out?job=field-vet.OP-01&sheet=roof-plan");
   await page.getByRole("button", { name: "Keep with the job" }).click();

@@ -3,10 +3,30 @@
 import { expect, type Page } from "@playwright/test";
 import AxeBuilder from "axe-core";
 
+/**
+ * Waits until the page at hand is all there and alive: nothing streamed is still to be put in its place, and React has
+ * taken over every control. A click before that is lost, and a count before that is nought.
+ */
+export async function alive(page: Page): Promise<void> {
+  await page.waitForFunction(() => {
+    if (document.querySelector("template[id^='B:'], div[hidden][id^='S:']")) return false;
+    const all = [...document.querySelectorAll("main, main *:is(button, input, select, textarea, article)")];
+    return all.length > 0 && all.every((e) => Object.keys(e).some((k) => k.startsWith("__reactFiber")));
+  });
+}
+
+/** Signs in, and from then on opens pages as a person does: acting only once they are there. */
 export async function signIn(page: Page, name: string): Promise<void> {
-  await page.goto("/sign-in");
+  const goto = page.goto.bind(page);
+  await goto("/sign-in");
   await page.getByRole("button", { name: new RegExp(`^${name}`) }).click();
   await page.waitForURL((u) => !u.pathname.startsWith("/sign-in"));
+  await alive(page);
+  page.goto = async (url, options) => {
+    const answer = await goto(url, options);
+    if (answer?.ok() && answer.headers()["content-type"]?.includes("text/html")) await alive(page);
+    return answer;
+  };
 }
 
 /** Chooses one answer of a build's choices, by a click on its card. */

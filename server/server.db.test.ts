@@ -302,7 +302,17 @@ describe("parts", () => {
     const e = await refusal(patch(`parts/${part.id}`, { version: part.version, state: "arrived" }));
     expect(e.detail).toMatchObject({ stale: true, mine: { state: "arrived" }, theirs: { state: "promised" } });
     await patch(`parts/${part.id}`, { version: part.version + 1, state: "checked", shelf: "B2" });
-    expect((await jobOf(id, "OP-04")).parts[0]).toMatchObject({ state: "checked", shelf: "B2", firstPromisedAt: expect.any(Number) });
+    const here = (await jobOf(id, "OP-04")).parts[0];
+    expect(here).toMatchObject({ state: "checked", shelf: "B2", firstPromisedAt: expect.any(Number), cutOut: null });
+  });
+  it("keep the hole they ask for as measured, and refuse one that can't be", async () => {
+    const part = (await jobOf(id, "OP-04")).parts[0];
+    const measure = (cutOut: object | null) => patch(`parts/${part.id}`, { version: part.version, state: "checked", cutOut });
+    expect((await refusal(measure({ w: 400, h: 300, r: 160 }))).detail.faults).toMatchObject([{ path: "cutOut.r" }]);
+    expect((await refusal(measure({ w: 5, h: 300, r: 0 }))).detail.faults).toMatchObject([{ path: "cutOut.w" }]);
+    expect((await refusal(measure({ w: 400, r: 0 }))).detail.faults).toHaveLength(1);
+    await measure({ w: 403, h: 401.5, r: 28 });
+    expect((await jobOf(id, "OP-04")).parts[0].cutOut).toEqual({ w: 403, h: 401.5, r: 28 });
   });
   it("get answers from the suppliers when asked", async () => {
     await run(pool(), "UPDATE part_line SET state = 'ordered' WHERE job_id = ?", [`${id}.FU-02`]);

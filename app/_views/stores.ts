@@ -3,7 +3,7 @@
 import { diffPlans } from "@/core/plan/diff";
 import { workingDays } from "@/core/shop/dates";
 import { orderBy } from "@/core/shop/decisions";
-import { availableFrom } from "@/core/shop/parts";
+import { availableFrom, isUnit } from "@/core/shop/parts";
 import type { State } from "@/server/planning";
 import type { PartLine, StoresView } from "@/ui/stores/view";
 
@@ -39,6 +39,8 @@ export function storesView(state: State): StoresView {
           late: need !== null && p.state !== "checked" && p.state !== "needed" && j.state === "todo" ? Math.max(0, from - need) : 0,
           shelf: p.shelf,
           note: p.note,
+          fillsHole: j.irreversible === "cut" && isUnit(p.name) ? (j.code === "OP-04" || j.code === "OP-05" ? "roof" : "wall") : null,
+          cutOut: p.cutOut,
         });
       }
   lines.sort((a, b) => (a.need ?? 1e12) - (b.need ?? 1e12) || a.name.localeCompare(b.name));

@@ -14,6 +14,15 @@ export interface World {
   /** The job's code without its letter, its letter's place (0, 1 …), and where it is worked. */
   code: string;
   copy: number;
+  /** Holes that its units ask for, as measured at goods-in: of the job itself, and of the units on the roof. */
+  unit?: Cut;
+  roofUnits?: { fan?: Cut; skylight?: Cut };
+}
+
+interface Cut {
+  w: number;
+  h: number;
+  r: number;
 }
 
 export interface Prefill {
@@ -67,9 +76,9 @@ export function roofBays(g: Geometry): { from: number; to: number }[] {
 }
 
 /** The field in which a job's opening lies, and the cut of its unit. */
-function fieldOf({ geometry: g, code, copy }: World): Field | undefined {
+function fieldOf({ geometry: g, code, copy, unit }: World): Field | undefined {
   if (code === "OP-04" || code === "OP-05") {
-    const cut = code === "OP-04" ? { w: 400, h: 400, r: 30 } : { w: 400, h: 700, r: 40 };
+    const cut = unit ?? (code === "OP-04" ? { w: 400, h: 400, r: 30 } : { w: 400, h: 700, r: 40 });
     const bays = roofBays(g);
     const bay = bays.find((b) => b.to - b.from >= cut.w + 50) ?? bays.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
     return { name: "roof bay", left: bay.from, right: bay.to, bottom: 0, top: g.inside.widthRoofMm, skin: "single", cut };
@@ -77,8 +86,8 @@ function fieldOf({ geometry: g, code, copy }: World): Field | undefined {
   const side = code === "OP-07" ? "rear" : code === "OP-06" ? (copy % 2 ? "right" : "left") : undefined;
   const f = side && g.windowFields.filter((x) => x.side === side)[code === "OP-07" ? 0 : Math.floor(copy / 2)];
   if (!f) return undefined;
-  // The cut leaves a land of 30 all round.
-  const cut = { w: Math.floor((f.widthMm - 60) / 10) * 10, h: Math.floor((f.heightMm - 60) / 10) * 10, r: 60 };
+  // The hole of the unit that has come; until then one that leaves a land of 30 all round.
+  const cut = unit ?? { w: Math.floor((f.widthMm - 60) / 10) * 10, h: Math.floor((f.heightMm - 60) / 10) * 10, r: 60 };
   return {
     name: `field ${f.id}`,
     left: f.fromMm,
@@ -119,11 +128,14 @@ function opening(w: World): Prefill | undefined {
       [`${f.name}, lower crease`]: f.bottom,
       [`${f.name}, upper crease`]: f.top,
       skin: f.skin,
+      "unit's cut-out": w.unit ? sayCut(w.unit) : "not measured yet",
     },
   };
 }
 
-function roofPlan({ geometry: g, options: o }: World): Prefill {
+const sayCut = (c: Cut) => `${t(c.w)} × ${t(c.h)}, corners ${t(c.r)}`;
+
+function roofPlan({ geometry: g, options: o, roofUnits = {} }: World): Prefill {
   const items: SheetDraft[] = [];
   const add = (name: string, l: number, wd: number, height: number, cut?: [number, number], at = "") =>
     items.push({
@@ -135,8 +147,11 @@ function roofPlan({ geometry: g, options: o }: World): Prefill {
       height: t(height),
       "wish.at": at,
     });
-  if (o.fan) add("fan", 440, 440, 90, [400, 400], "500");
-  if (o.skylight) add("skylight", 460, 780, 110, [400, 700]);
+  const fan = roofUnits.fan ?? { w: 400, h: 400 };
+  const skylight = roofUnits.skylight ?? { w: 400, h: 700 };
+  // The flange stands out over its hole: 20 a side for a fan, 30 and 40 for a skylight.
+  if (o.fan) add("fan", fan.w + 40, fan.h + 40, 90, [fan.w, fan.h], "500");
+  if (o.skylight) add("skylight", skylight.w + 60, skylight.h + 80, 110, [skylight.w, skylight.h]);
   for (let i = 0; i < o.solar; i++) add(`panel ${i + 1}`, 1000, 620, 40);
   const bars = o.rack ? [0.12, 0.5, 0.88].map((s) => ({ at: t(g.inside.lengthMm * s), width: "60" })) : [];
   return {
@@ -156,8 +171,8 @@ function roofPlan({ geometry: g, options: o }: World): Prefill {
       "roof width": g.inside.widthRoofMm,
       crown: g.roofCrownMm,
       ribs: g.roofRibs.map((r) => r.atMm).join(", "),
-      "roof fan": o.fan ? "yes" : "no",
-      skylight: o.skylight ? "yes" : "no",
+      "roof fan": o.fan ? (roofUnits.fan ? sayCut(roofUnits.fan) : "yes") : "no",
+      skylight: o.skylight ? (roofUnits.skylight ? sayCut(roofUnits.skylight) : "yes") : "no",
       panels: o.solar,
       rack: o.rack ? "yes" : "no",
     },
@@ -166,7 +181,8 @@ function roofPlan({ geometry: g, options: o }: World): Prefill {
 
 function supportFrame(w: World): Prefill {
   // The long pieces run across the van, so what has to fit between the ribs is the cut along it: 400 for both units.
-  const cut = w.code === "OP-05" || (w.options.skylight && !w.options.fan) ? { w: 700, h: 400 } : { w: 400, h: 400 };
+  const own = w.unit && { w: w.unit.h, h: w.unit.w };
+  const cut = own ?? (w.code === "OP-05" || (w.options.skylight && !w.options.fan) ? { w: 700, h: 400 } : { w: 400, h: 400 });
   const bays = roofBays(w.geometry).map((b) => b.to - b.from);
   const gap = bays.filter((b) => b >= cut.h + 10).sort((a, b) => a - b)[0] ?? Math.max(...bays);
   return {

@@ -83,6 +83,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
       price: p.price,
       shelf: "",
       note: "",
+      cutOut: null,
       version: 1,
     })),
     shots: j.proof.map((p, i) => ({

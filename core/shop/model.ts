@@ -110,7 +110,15 @@ export interface PartRow {
   price: number;
   shelf: string;
   note: string;
+  /** The hole it asks for, as measured at goods-in, mm. */
+  cutOut: CutOut | null;
   version: number;
+}
+
+export interface CutOut {
+  w: number;
+  h: number;
+  r: number;
 }
 
 export type JobState = "todo" | "started" | "paused" | "done";

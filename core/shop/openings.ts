@@ -3,7 +3,8 @@
 import type { Plan } from "../plan/model";
 import { sayClock, sayDay } from "../plan/words";
 import { zoneOf } from "../time/zone";
-import type { BuildRow, JobRow, Shop } from "./model";
+import type { BuildRow, CutOut, JobRow, Shop } from "./model";
+import { isUnit } from "./parts";
 import { obstacles } from "./ready";
 import { sheetNotices } from "./sheets";
 import { opensSkin, skinClock } from "./skin";
@@ -17,7 +18,7 @@ export interface Opening {
   state: OpeningState;
   pieces: number;
   /** Bought units and whether they are here and checked. */
-  units: { name: string; here: boolean; state: string }[];
+  units: { name: string; here: boolean; state: string; cutOut: CutOut | null }[];
   /** The sheet its mark-out stands on. */
   sheet: "none" | "kept" | "locked" | "contradicted";
   openQuestions: number;
@@ -44,7 +45,9 @@ export function openings(shop: Shop, build: BuildRow, plan: Plan | undefined, no
         name: j.name,
         state: stateOf(j, sheet?.lockedAt != null, soaked),
         pieces: j.pieces?.count ?? 1,
-        units: j.parts.filter((x) => isUnit(x.name)).map((x) => ({ name: x.name, here: x.state === "checked", state: x.state })),
+        units: j.parts
+          .filter((x) => isUnit(x.name))
+          .map((x) => ({ name: x.name, here: x.state === "checked", state: x.state, cutOut: x.cutOut })),
         sheet: !sheet ? "none" : sheetNotices(shop, build, sheet).length ? "contradicted" : sheet.lockedAt !== null ? "locked" : "kept",
         openQuestions: j.questions.filter((q) => q.answeredAt === null).length,
         today: j.state === "todo" ? todayFor(shop, j, p?.place ?? build.at ?? "yard", now, byId) : null,
@@ -52,9 +55,6 @@ export function openings(shop: Shop, build: BuildRow, plan: Plan | undefined, no
       };
     });
 }
-
-/** What fills the hole, beside what is used up in setting it. */
-const isUnit = (name: string) => !/sealant|adhesive|primer|tape|glue|degreaser/i.test(name);
 
 function stateOf(j: JobRow, locked: boolean, soaked: boolean): OpeningState {
   if (j.state === "done") return soaked ? "tested" : "closed";

@@ -54,3 +54,6 @@ export function lastPart(
   }
   return last;
 }
+
+/** What fills a hole, beside what is used up in setting it. */
+export const isUnit = (name: string): boolean => !/sealant|adhesive|primer|tape|glue|degreaser/i.test(name);

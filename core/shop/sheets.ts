@@ -3,7 +3,8 @@
 import { contradictions, type Prefill, prefill, worldOf } from "../setout/prefill";
 import { asMeasured } from "../van/readings";
 import { stripPrefill } from "./marks";
-import type { BuildRow, SheetRow, Shop } from "./model";
+import type { BuildRow, JobRow, SheetRow, Shop } from "./model";
+import { isUnit } from "./parts";
 
 /** Figures to start a job's sheet from, by the van as measured and what was chosen; undefined where nothing of them goes in. */
 export function sheetPrefill(shop: Pick<Shop, "vans">, build: BuildRow, calculator: string, jobId: string | null): Prefill | undefined {
@@ -13,7 +14,15 @@ export function sheetPrefill(shop: Pick<Shop, "vans">, build: BuildRow, calculat
   const job = build.jobs.find((j) => j.id === jobId);
   if (calculator === "height")
     return van && { draft: { van: String(van.heightMm), working: "1100" }, basis: { "van's height": van.heightMm }, partial: true };
-  return van && prefill(calculator, worldOf(job?.code ?? "", asMeasured(van.geometry, build.readings), build.options));
+  if (!van) return undefined;
+  const unitOf = (j: JobRow | undefined) => j?.parts.find((p) => isUnit(p.name) && p.cutOut)?.cutOut ?? undefined;
+  const at = (code: string) => unitOf(build.jobs.find((j) => j.code === code));
+  const [unit, fan, skylight] = [unitOf(job), at("OP-04"), at("OP-05")];
+  return prefill(calculator, {
+    ...worldOf(job?.code ?? "", asMeasured(van.geometry, build.readings), build.options),
+    ...(unit ? { unit } : {}),
+    roofUnits: { ...(fan ? { fan } : {}), ...(skylight ? { skylight } : {}) },
+  });
 }
 
 /** The openings that are still to be cut, in the order of the sheet; the minutes of cutting and of setting are the fitter's to say. */

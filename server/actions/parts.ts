@@ -1,7 +1,7 @@
 // Actions on part lines: ordered, promised, arrived, checked or wrong; and asking the suppliers.
 
 import { sayDay } from "@/core/plan/words";
-import type { PartState } from "@/core/shop/model";
+import type { CutOut, PartState } from "@/core/shop/model";
 import { availableFrom } from "@/core/shop/parts";
 import { toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
@@ -16,6 +16,8 @@ interface PartEdit {
   promised?: string;
   shelf?: string;
   note?: string;
+  /** The hole that it asks for, as measured; null takes it out again. */
+  cutOut?: CutOut | null;
 }
 
 const WORDS: Record<PartState, string> = {
@@ -35,7 +37,22 @@ export const partActions = [
     { method: "PATCH", path: "parts/*", role: "lead" },
     body(
       { version: is.version, state: { type: "string", enum: Object.keys(WORDS) } },
-      { promised: is.local, shelf: { type: "string", maxLength: 60 }, note: { type: "string", maxLength: 500 } },
+      {
+        promised: is.local,
+        shelf: { type: "string", maxLength: 60 },
+        note: { type: "string", maxLength: 500 },
+        cutOut: {
+          type: "object",
+          nullable: true,
+          additionalProperties: false,
+          required: ["w", "h", "r"],
+          properties: {
+            w: { type: "number", minimum: 20, maximum: 2500 },
+            h: { type: "number", minimum: 20, maximum: 2500 },
+            r: { type: "number", minimum: 0, maximum: 600 },
+          },
+        },
+      },
     ),
     (b, { user, ids }) =>
       change(user, async (x) => {
@@ -44,6 +61,8 @@ export const partActions = [
         const part = build?.jobs.flatMap((j) => j.parts).find((p) => p.id === ids[0]);
         if (!build || !part) throw new Refusal(404, "There is no such part line.");
         if (b.state === "promised" && !b.promised) throw badField("promised", "say which day the supplier promises");
+        if (b.cutOut && 2 * b.cutOut.r > Math.min(b.cutOut.w, b.cutOut.h))
+          throw badField("cutOut.r", "is more than half of the smaller side");
         if (b.state === "wrong" && !b.note?.trim()) throw badField("note", "say what is wrong with it");
         const promised = b.promised === undefined ? part.promisedAt : instant(x.zone, b.promised, "promised");
         const supplier = shop.suppliers.find((s) => s.id === part.supplierId);
@@ -68,6 +87,7 @@ export const partActions = [
           checked: { column: "checked_at", value: sqlOrNull(b.state === "checked" ? x.now : null), show },
           shelf: { column: "shelf", value: b.shelf ?? part.shelf },
           note: { column: "note", value: b.note ?? part.note },
+          ...(b.cutOut === undefined ? {} : { cutOut: { column: "cut_out", value: b.cutOut === null ? null : JSON.stringify(b.cutOut) } }),
         });
         const day = b.state === "promised" ? ` for ${sayDay(x.zone, promised!)}` : "";
         const text = `${build.name}: ${part.name} ${WORDS[b.state]}${day}`;

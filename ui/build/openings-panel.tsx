@@ -58,7 +58,12 @@ export function OpeningsPanel({ view }: { view: BuildView }) {
               )}
               {o.planned !== null && o.today && <>planned {near(view.zone, o.planned, view.now)} · </>}
               {o.units.length
-                ? o.units.map((u) => `${u.name}: ${u.here ? "here, checked" : u.state}`).join(" · ")
+                ? o.units
+                    .map(
+                      (u) =>
+                        `${u.name}: ${u.here ? "here, checked" : u.state}${u.cutOut ? `, hole ${u.cutOut.w} × ${u.cutOut.h}` : u.here ? ", hole not measured" : ""}`,
+                    )
+                    .join(" · ")
                 : "nothing to be bought for it"}{" "}
               · mark-out{" "}
               <Link

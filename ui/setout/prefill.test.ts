@@ -100,6 +100,27 @@ describe("a sheet that the world contradicts", () => {
     expect(contradictions({ a: 1 }, undefined)).toHaveLength(1);
     expect(contradictions({ a: 1 }, { b: 2 })).toEqual(["a is gone (was 1)", "b is new: 2"]);
   });
+  it("starts from the hole of the unit that has come, and says so when another one comes", () => {
+    const withUnit = (code: string, cutOut: { w: number; h: number; r: number }) => ({
+      ...build,
+      jobs: build.jobs.map((j) => (j.code === code ? { ...j, parts: j.parts.map((p, i) => (i === 0 ? { ...p, cutOut } : p)) } : j)),
+    });
+    const now = withUnit("OP-06a", { w: 870, h: 435, r: 55 });
+    expect(now.jobs.find((j) => j.id === jobId)!.parts[0].cutOut).not.toBeNull();
+    expect(sheetPrefill(shop, now, "opening", jobId)!.draft).toMatchObject({ "cut.w": "870", "cut.h": "435", "cut.r": "55" });
+    expect(sheetNotices(shop, now, sheet)).toEqual(["unit's cut-out is 870 × 435, corners 55 now, was not measured yet"]);
+    // The roof plan and the frame ask for the same unit: 380 along, 360 across, 20 of flange a side.
+    const fan = withUnit("OP-04", { w: 380, h: 360, r: 30 });
+    const roof = sheetPrefill(shop, fan, "roof-plan", "a.OP-01")!;
+    expect((roof.draft.items as object[])[0]).toMatchObject({
+      "overall.length": "420",
+      "overall.width": "400",
+      "cut.length": "380",
+      "cut.width": "360",
+    });
+    expect(roof.basis["roof fan"]).toBe("380 × 360, corners 30");
+    expect(sheetPrefill(shop, fan, "support-frame", "a.OP-04")!.draft).toMatchObject({ "cut.w": "360", "cut.h": "380" });
+  });
   it("adds up what the sheets weigh", () => {
     const s = { id: "x", massKg: 12.34 } as never;
     expect(sheetMass({ sheets: [s, { id: "y", massKg: null } as never, s] })).toEqual({ kg: 24.7, sheets: 2 });

@@ -2,10 +2,12 @@
 // One part line: its state, the promised day, the shelf, a note.
 
 import { useState } from "react";
+import { InputError } from "@/core/plan/fault";
+import { parseLength } from "@/core/setout/lengths";
 import type { PartState } from "@/core/shop/model";
 import { Button } from "../kit/button";
 import { Area, Field, Select, StaleNote } from "../kit/field";
-import { send } from "../kit/send";
+import { type Fault, send } from "../kit/send";
 import { local } from "../kit/time";
 import { useForm } from "../kit/use-form";
 import type { PartLine, StoresView } from "./view";
@@ -19,19 +21,43 @@ const STATES: [PartState, string][] = [
   ["wrong", "Came wrong"],
 ];
 
-const LABELS = { state: "State", promised: "Promised for", shelf: "Shelf", note: "Note", arrived: "Arrived", checked: "Checked" };
+const LABELS = {
+  state: "State",
+  promised: "Promised for",
+  shelf: "Shelf",
+  note: "Note",
+  arrived: "Arrived",
+  checked: "Checked",
+  cutOut: "Hole it asks for",
+};
 
 export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresView; onDone(): void }) {
   const form = useForm();
   const [was] = useState(line);
   const [state, setState] = useState<PartState>(line.state);
+  const measured = line.fillsHole && (state === "arrived" || state === "checked");
+  const [wrong, setWrong] = useState<Fault[]>([]);
+  /** All three, or none: then it is not measured yet. */
+  const cutOutOf = (text: (k: string) => string) => {
+    const [w, h, r] = ["w", "h", "r"].map((k) => text(`cutOut.${k}`));
+    return w || h || r ? { w: parseLength(w, "cutOut.w"), h: parseLength(h, "cutOut.h"), r: parseLength(r || "0", "cutOut.r") } : null;
+  };
   const save = async (data: FormData, version: number) => {
     const text = (k: string) => String(data.get(k) ?? "").trim();
+    setWrong([]);
+    if (measured)
+      try {
+        cutOutOf(text);
+      } catch (e) {
+        if (!(e instanceof InputError)) throw e;
+        return setWrong(e.faults);
+      }
     const body = {
       state,
       shelf: text("shelf"),
       note: text("note"),
       ...(state === "promised" && text("promised") ? { promised: text("promised") } : {}),
+      ...(measured ? { cutOut: cutOutOf(text) } : {}),
     };
     if (await form.submit((v) => send("PATCH", `parts/${was.id}`, { version: v, ...body }), version, `${was.name} saved`)) onDone();
   };
@@ -55,6 +81,7 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
       />
       {state === "promised" ? (
         <Field
+          key="promised"
           label={LABELS.promised}
           name="promised"
           type="datetime-local"
@@ -63,7 +90,31 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
           required
         />
       ) : (
-        <Field label={LABELS.shelf} name="shelf" faults={form.faults} defaultValue={was.shelf} maxLength={60} />
+        <Field key="shelf" label={LABELS.shelf} name="shelf" faults={form.faults} defaultValue={was.shelf} maxLength={60} />
+      )}
+      {measured && (
+        <fieldset className="col-span-2 grid grid-cols-3 gap-3 rounded-md border px-3 pt-1 pb-3">
+          <legend className="px-1 font-semibold">{LABELS.cutOut}, as measured</legend>
+          {(
+            [
+              ["w", line.fillsHole === "roof" ? "Along the van" : "Wide"],
+              ["h", line.fillsHole === "roof" ? "Across the van" : "High"],
+              ["r", "Corners"],
+            ] as const
+          ).map(([k, label]) => (
+            <Field
+              key={k}
+              label={label}
+              name={`cutOut.${k}`}
+              faults={[...form.faults, ...wrong]}
+              defaultValue={was.cutOut ? String(was.cutOut[k]) : ""}
+              inputMode="decimal"
+            />
+          ))}
+          <p className="col-span-3 text-[12px] text-muted">
+            In mm, or as 15 3/4". What is set out for its opening starts from it; a sheet that was locked before says so when it differs.
+          </p>
+        </fieldset>
       )}
       <Area
         className="col-span-2"

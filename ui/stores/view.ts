@@ -1,6 +1,6 @@
 // What stores shows: part lines by the date at which they are wanted.
 
-import type { PartState } from "@/core/shop/model";
+import type { CutOut, PartState } from "@/core/shop/model";
 
 export interface PartLine {
   id: string;
@@ -24,6 +24,9 @@ export interface PartLine {
   late: number;
   shelf: string;
   note: string;
+  /** Where it fills a hole in the skin, so that the hole is measured when it comes. */
+  fillsHole: "roof" | "wall" | null;
+  cutOut: CutOut | null;
 }
 
 export interface StoresView {
