@@ -1,8 +1,9 @@
-// What the demo's workshop has written down: readings of vans, decisions, a deviation, a fault that is looked for, a remainder.
+// What the demo's workshop has written down: readings of vans, decisions, a deviation, a fault that is looked for, marks and
+// things that came out, a remainder.
 
 import { v7 } from "uuid";
 import type { BuildRow, Shop } from "../core/shop/model";
-import type { BuildRecord, Mark } from "../core/shop/records";
+import type { BuildRecord, Item, Mark } from "../core/shop/records";
 import { DAY } from "../core/time/zone";
 import { READINGS } from "../core/van/readings";
 import { type Conn, insert, pool, rows, run, toSql, transaction } from "../db/pool";
@@ -54,6 +55,42 @@ const MARKS: [build: string, title: string, data: Mark, days: number][] = [
     { what: "hole", view: "right", x: 3900, y: 1300, dMm: 6, count: 14, throughSkin: false, fate: "close" },
     2,
   ],
+];
+
+/** What came out of the vans, with the minutes before the end of stripping. */
+const ITEMS: [build: string, title: string, data: Item, minutes: number][] = [
+  [
+    "night-bakery",
+    "Load floor, ply 9 mm, in two pieces",
+    {
+      from: "floor",
+      kg: 31.5,
+      fate: "template",
+      place: "wall rack, lowest arm",
+      serves: ["IN-05", "PA-10"],
+      edges: { rear: "worn" },
+      note: "rear edge soft at the step",
+    },
+    20,
+  ],
+  [
+    "night-bakery",
+    "Racking, left side",
+    { from: "left wall, behind the bulkhead", kg: 42, fate: "sell", credit: 180, bag: "bag 1: 14 bolts" },
+    150,
+  ],
+  [
+    "night-bakery",
+    "Partition with window",
+    { from: "behind the seats", kg: 18.5, fate: "store", place: "loft", bag: "bag 2: 9 bolts" },
+    110,
+  ],
+  ["night-bakery", "Side linings, hardboard", { from: "both walls", kg: 9, fate: "template", place: "wall rack", serves: ["PA-01"] }, 80],
+  ["night-bakery", "Tie-down eyes", { from: "floor", kg: 2.4, fate: "keep", bag: "bag 3: 6 eyes, 12 screws" }, 35],
+  ["night-bakery", "Shelf rails, right", { from: "right wall", kg: 6.5, fate: "undecided" }, 95],
+  ["night-bakery", "Rubber mat", { from: "floor", kg: 12, fate: "scrap" }, 45],
+  ["coast-rangers", "Load floor, plastic", { from: "floor", kg: 22, fate: "template", place: "wall rack", serves: ["IN-05"] }, 30],
+  ["coast-rangers", "Cargo rails", { from: "both walls", kg: 14, fate: "sell", credit: 60 }, 60],
 ];
 
 /** Writes all of it, into builds whose van is in the shop. */
@@ -145,9 +182,15 @@ async function records(t: Conn, shop: Shop, now: number): Promise<void> {
       "u-nils",
     ),
     ...MARKS.map(([build, title, data, days]) => row(build, has(build, "ST-07"), "mark", title, data, days, "u-teo")),
+    ...ITEMS.flatMap(([build, title, data, minutes]) => {
+      const out = shop.builds.find((b) => b.id === build)?.jobs.find((j) => j.code === "ST-04");
+      if (out?.endedAt == null) return [];
+      return [row(build, out.id, "item", title, data, (now - out.endedAt + minutes) / DAY, `u-${out.fitters[0] ?? "teo"}`)];
+    }),
   ]);
   const [treated] = await rows<{ id: string }>(t, "SELECT id FROM record WHERE kind = 'mark' AND title LIKE 'Roof seam%'");
   if (treated) await run(t, "UPDATE record SET closed_at = said_at WHERE id = ?", [treated.id]);
+  await run(t, "UPDATE record SET closed_at = said_at WHERE kind = 'item' AND title IN ('Rubber mat', 'Cargo rails')");
   const build = shop.builds.find((b) => b.id === "coast-rangers");
   const from = build?.jobs.find(
     (j) => j.state === "done" && j.leaves.some((l) => build.jobs.find((k) => k.id === l.before)?.state === "todo"),

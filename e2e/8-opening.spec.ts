@@ -127,7 +127,7 @@ test("a window is set out for its build, measured twice and locked; its parts an
   await page.getByLabel("High", { exact: true }).fill("455");
   await page.getByRole("button", { name: "Save" }).click();
   await page.goto(`/set-out?job=${id}&sheet=opening`);
-  await expect(kept.getByRole("alert")).toContainText("unit's cut-out is 965.2 × 455, corners 60 now, was not measured yet");
+  await expect(kept.getByRole("alert")).toContainText("unit's cut-out is new: 965.2 × 455, corners 60");
 
   // The world contradicts it: the slider window's job is not touched, the roof plan is, when the client wants a skylight.
   await page.goto("/set-out?job=field-vet.OP-01&sheet=roof-plan");

@@ -10,6 +10,7 @@ import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { InputError } from "@/core/plan/fault";
 import type { JobRow } from "@/core/shop/model";
 import { startObstacles } from "@/core/shop/ready";
+import type { BuildRecord } from "@/core/shop/records";
 import { sheetPrefill } from "@/core/shop/sheets";
 import { currentLibrary, libraryVersions } from "@/db/library";
 import { insert, pool, rows, run, toSql, transaction } from "@/db/pool";
@@ -20,7 +21,7 @@ import { bundleWorker } from "@/scripts/worker-bundle";
 import { perform } from "./api";
 import { myDrafts } from "./drafts";
 import { firstRun } from "./first-run";
-import { addMarkPhoto } from "./photos";
+import { addRecordPhoto } from "./photos";
 import { loadState } from "./planning";
 import { Refusal } from "./refusal";
 import { versionsOf } from "./setout";
@@ -304,10 +305,10 @@ describe("what is written down", () => {
     const picture = await sharp({ create: { width: 60, height: 40, channels: 3, background: "#753" } })
       .png()
       .toBuffer();
-    const one = await addMarkPhoto(ines, mark.id, picture);
-    expect(await addMarkPhoto(ines, mark.id, picture)).toEqual(one);
-    expect((await refused(addMarkPhoto(ines, "nowhere", picture))).message).toMatch(/no such mark/);
-    expect((await refused(addMarkPhoto(ines, mark.id, Buffer.from("words")))).message).toMatch(/no photo/);
+    const one = await addRecordPhoto(ines, mark.id, picture);
+    expect(await addRecordPhoto(ines, mark.id, picture)).toEqual(one);
+    expect((await refused(addRecordPhoto(ines, "nowhere", picture))).message).toMatch(/no such record/);
+    expect((await refused(addRecordPhoto(ines, mark.id, Buffer.from("words")))).message).toMatch(/no photo/);
     const shop = await loadShop(pool());
     const build = shop.builds.find((b) => b.id === id)!;
     const r = build.records.find((x) => x.id === mark.id)!;
@@ -315,6 +316,37 @@ describe("what is written down", () => {
     expect(sheetPrefill(shop, build, "strip-list", null)!.draft.holes).toEqual([{ d: "8", count: "4", place: "wall", throughSkin: false }]);
     await patch(`records/${r.id}`, { version: r.version, title: r.title, data: r.data, closed: true }, ines);
     expect((await buildNow()).records.find((x) => x.id === r.id)!.closedAt).not.toBeNull();
+  });
+  it("keeps what came out with every change of its fate; a template stays one, and stripping closes with nothing undecided", async () => {
+    const floor = { from: "floor", kg: 31.5, fate: "template" };
+    const add = (title: string, data: object) => post(`builds/${id}/records`, { kind: "item", title, data }, ines);
+    expect(await faultsOf(add("Load floor", floor))).toEqual([{ path: "serves", message: expect.stringMatching(/template of/) }]);
+    const item = await add("Load floor", { ...floor, serves: ["IN-05"] });
+    const of = async () => (await buildNow()).records.find((x) => x.id === item.id)! as Extract<BuildRecord, { kind: "item" }>;
+    const change = async (data: object, more: object = {}) =>
+      patch(`records/${item.id}`, { version: (await of()).version, title: "Load floor", data, closed: false, ...more }, ines);
+    expect(await faultsOf(change({ ...floor, fate: "scrap" }, { why: "in the way" }))).toEqual([
+      { path: "fate", message: "is refused: it is still the template of Floor boards cut and dry-fitted" },
+    ]);
+    // A page can't write the history.
+    expect(await faultsOf(change({ ...floor, serves: ["IN-05"], history: [] }))).toHaveLength(1);
+    await run(pool(), "UPDATE job SET state = 'done', started_at = NOW(), ended_at = NOW() WHERE id = ?", [`${id}.IN-05`]);
+    expect(await faultsOf(change({ ...floor, fate: "undecided" }))).toEqual([{ path: "why", message: expect.stringMatching(/say why/) }]);
+    await change({ ...floor, fate: "undecided" }, { why: "client asks for it" });
+    await change({ ...floor, fate: "store" });
+    await run(pool(), "UPDATE job SET state = 'todo', started_at = NULL, ended_at = NULL WHERE id = ?", [`${id}.IN-05`]);
+    expect((await of()).data.history).toEqual([
+      { fate: "undecided", why: "client asks for it", by: "Ines", at: expect.any(Number) },
+      { fate: "store", why: "", by: "Ines", at: expect.any(Number) },
+    ]);
+    // Stored, but nobody knows where: the last job of stripping can't be finished.
+    await run(pool(), "UPDATE job SET state = 'started', started_at = NOW(), running_since = NOW() WHERE id = ?", [`${id}.ST-07`]);
+    await run(pool(), "UPDATE job_step SET done_at = NOW() WHERE job_id = ?", [`${id}.ST-07`]);
+    const finish = () => post(`jobs/${id}.ST-07/act`, { act: "done" });
+    expect((await refused(finish())).message).toMatch(/Stripping is not closed yet: Load floor: stored for the client, but nobody wrote/);
+    await change({ ...floor, fate: "store", place: "loft" });
+    await finish();
+    expect((await buildNow()).jobs.find((j) => j.code === "ST-07")!.state).toBe("done");
   });
   it("keeps readings of the van, again over the old", async () => {
     await post(`builds/${id}/readings`, { name: "widthWaist", mm: 1863 }, ines);

@@ -58,16 +58,16 @@ export const storeBytes = (c: Conn, photo: StoredPhoto) =>
     photo.small,
   ]);
 
-/** Stores a photo with a mark on the van; the same picture twice is kept once. */
-export async function addMarkPhoto(user: User, recordId: string, input: Buffer): Promise<{ sha256: string }> {
+/** Stores a photo with something kept of a build (a mark, an item, a fault …); the same picture twice is kept once. */
+export async function addRecordPhoto(user: User, recordId: string, input: Buffer): Promise<{ sha256: string }> {
   const photo = await preparePhoto(input);
   return change(user, async (x) => {
-    const [r] = await rows<{ build_id: string; title: string }>(
+    const [r] = await rows<{ build_id: string; title: string; kind: string }>(
       x.c,
-      "SELECT build_id, title FROM record WHERE id = ? AND kind = 'mark' FOR UPDATE",
+      "SELECT build_id, title, kind FROM record WHERE id = ? FOR UPDATE",
       [recordId],
     );
-    if (!r) throw new Refusal(404, "There is no such mark.");
+    if (!r) throw new Refusal(404, "There is no such record.");
     await storeBytes(x.c, photo);
     await run(x.c, "INSERT IGNORE INTO record_photo (record_id, sha256, taken_by, taken_at) VALUES (?, ?, ?, ?)", [
       recordId,
@@ -76,11 +76,11 @@ export async function addMarkPhoto(user: User, recordId: string, input: Buffer):
       toSql(x.now),
     ]);
     await x.event({
-      kind: "mark.photo",
+      kind: `${r.kind}.photo`,
       entity: "record",
       entityId: recordId,
       buildId: r.build_id,
-      text: `mark: photo of ${r.title}`.slice(0, 500),
+      text: `${r.kind}: photo of ${r.title}`.slice(0, 500),
     });
     return { sha256: photo.sha256 };
   });

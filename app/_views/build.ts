@@ -6,6 +6,7 @@ import type { Options } from "@/core/library/options";
 import { some } from "@/core/library/when";
 import { sayDay, sayTime } from "@/core/plan/words";
 import { buildDates } from "@/core/shop/dates";
+import { cameOutWords, inventoryOf } from "@/core/shop/inventory";
 import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { buildMoney } from "@/core/shop/money";
@@ -99,6 +100,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     readings: readingStates(template.geometry, b.readings),
     readBy: Object.fromEntries(b.readings.map((r) => [r.name, `${userNames.get(r.readBy) ?? r.readBy}, ${sayTime(zone, r.readAt)}`])),
     records: b.records.map((r) => ({ ...r, by: userNames.get(r.saidBy) ?? r.saidBy, jobName: jobName(r.jobId) })),
+    inventory: inventoryOf(b.records),
     mass: sheetMass(b),
     money: { ...buildMoney(shop, b, now), rate: shop.workshop.hourRate, currency: shop.workshop.currency },
     where: b.arrives > now && b.at === null ? `comes ${sayDay(zone, b.arrives)}` : where(shop, b),
@@ -220,6 +222,7 @@ function sheetJob(
     pieces: j.pieces,
     overBox: overBox(state, j),
     means: j.means,
+    cameOut: cameOutWords(shop.builds.find((b) => b.id === j.buildId)!, j),
     tools: j.tools,
     setOut: j.setOut,
     sheets: sheetsOf(state, j),

@@ -1,6 +1,7 @@
 // Fills a bench card for one fitter, or for one job that the lead opened.
 
 import { sayClock, sayDay } from "@/core/plan/words";
+import { cameOutWords } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
 import { startObstacles } from "@/core/shop/ready";
@@ -118,6 +119,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     }),
     laterJobs: build.jobs.filter((k) => k.state === "todo" && k.id !== j.id).map(({ id, name }) => ({ id, name })),
     remainders: j.remainders.map((r) => r.text),
+    cameOut: cameOutWords(build, j),
     readings: van && j.setOut.includes("check-in") ? readingStates(van.geometry, build.readings) : null,
     buildId: build.id,
     overBox: overBox(state, j),

@@ -128,7 +128,7 @@ function opening(w: World): Prefill | undefined {
       [`${f.name}, lower crease`]: f.bottom,
       [`${f.name}, upper crease`]: f.top,
       skin: f.skin,
-      "unit's cut-out": w.unit ? sayCut(w.unit) : "not measured yet",
+      ...(w.unit ? { "unit's cut-out": sayCut(w.unit) } : {}),
     },
   };
 }

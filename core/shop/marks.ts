@@ -2,6 +2,7 @@
 
 import type { Prefill, SheetDraft } from "../setout/prefill";
 import type { ViewName } from "../van/drawing";
+import { inventoryOf, itemRows } from "./inventory";
 import type { BuildRecord, Mark } from "./records";
 
 export type MarkRecord = Extract<BuildRecord, { kind: "mark" }>;
@@ -39,13 +40,14 @@ const byKey = <T>(list: readonly T[], key: (t: T) => string): T[][] => {
 
 /**
  * The sheet for holes and rust out of what was found, treated or not, so that it stays true while the work goes on: holes to be closed by size, place and depth, rust
- * patch by patch. Undefined where nothing is marked; what was taken out is left to be written down.
+ * patch by patch; and what came out, as far as its fate is decided. Undefined where nothing is written down.
  */
 export function stripPrefill(records: readonly BuildRecord[]): Prefill | undefined {
   const marks = marksIn(records).map((r) => r.data);
   const holes = marks.filter((m) => m.what === "hole" && m.fate === "close");
   const rust = marks.filter((m) => m.what === "rust");
-  if (!holes.length && !rust.length) return undefined;
+  const items = itemRows(records);
+  if (!holes.length && !rust.length && !items.length) return undefined;
   const rows: SheetDraft[] = byKey(holes, (m) => `${m.dMm} ${PLACE[m.view]} ${!!m.throughSkin}`)
     .map((g): [number, SheetDraft] => [
       g[0].dMm!,
@@ -62,11 +64,12 @@ export function stripPrefill(records: readonly BuildRecord[]): Prefill | undefin
     draft: {
       holes: rows,
       rust: rust.map((m) => ({ areaDm2: String(m.areaDm2), grade: String(m.grade) })),
-      items: [],
+      items,
     },
     basis: {
       "holes to be closed": holes.reduce((n, m) => n + (m.count ?? 1), 0),
       "dm² of rust": Math.round(rust.reduce((n, m) => n + m.areaDm2!, 0) * 100) / 100,
+      ...(items.length ? { "kg that came out": inventoryOf(records).kgOut } : {}),
     },
   };
 }

@@ -1,4 +1,5 @@
-// What is kept of a build beside its jobs: decisions, deviations from a maker's sheet, faults and how they were found, marks on the van.
+// What is kept of a build beside its jobs: decisions, deviations from a maker's sheet, faults and how they were found, marks on the van,
+// and what came out of it.
 
 import { reader } from "../plan/fault";
 import { VIEWS, type ViewName } from "../van/drawing";
@@ -53,6 +54,30 @@ export interface Mark {
   note?: string;
 }
 
+/** What becomes of a thing that was taken out. */
+export const FATES = ["undecided", "stays on", "keep", "store", "template", "sell", "return", "scrap"] as const;
+export type ItemFate = (typeof FATES)[number];
+
+export const EDGES = ["front", "rear", "left", "right"] as const;
+
+/** A thing taken out of the van. Closed: it has gone, or is back in its place. */
+export interface Item {
+  from: string;
+  kg: number;
+  fate: ItemFate;
+  /** Shelf or rack, and the bag of its fixings with their count. */
+  place?: string;
+  bag?: string;
+  /** What its sale brings, in money. */
+  credit?: number;
+  /** Of a template: the codes of the jobs cut by it, and how far each edge can be trusted. */
+  serves?: string[];
+  edges?: Partial<Record<(typeof EDGES)[number], "trusted" | "worn" | "missing">>;
+  note?: string;
+  /** Every change of fate, the oldest first; kept by the server. */
+  history?: { fate: ItemFate; why: string; by: string; at: number }[];
+}
+
 interface Kept<K extends string, D> {
   id: string;
   kind: K;
@@ -67,7 +92,12 @@ interface Kept<K extends string, D> {
   photos: string[];
 }
 
-export type BuildRecord = Kept<"decision", Decision> | Kept<"deviation", Deviation> | Kept<"fault", FaultCard> | Kept<"mark", Mark>;
+export type BuildRecord =
+  | Kept<"decision", Decision>
+  | Kept<"deviation", Deviation>
+  | Kept<"fault", FaultCard>
+  | Kept<"mark", Mark>
+  | Kept<"item", Item>;
 export type RecordKind = BuildRecord["kind"];
 
 const object = (required: Record<string, object>, optional: Record<string, object>) => ({
@@ -119,6 +149,19 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
         fate: { type: "string", enum: ["keep", "close"] },
         areaDm2: { type: "number", exclusiveMinimum: 0, maximum: 2000 },
         grade: { type: "integer", enum: [1, 2, 3] },
+        note: text,
+      },
+    ),
+  ),
+  item: reader<Item>(
+    object(
+      { from: words, kg: { type: "number", minimum: 0, maximum: 2000 }, fate: { type: "string", enum: FATES } },
+      {
+        place: text,
+        bag: text,
+        credit: { type: "number", minimum: 0, maximum: 100_000 },
+        serves: { type: "array", uniqueItems: true, maxItems: 10, items: words },
+        edges: object({}, Object.fromEntries(EDGES.map((e) => [e, { type: "string", enum: ["trusted", "worn", "missing"] }]))),
         note: text,
       },
     ),

@@ -39,6 +39,7 @@ describe("zones on a day", () => {
   it("wait for proof until it is approved or covered", () => {
     const first = job({ name: "First fix", openProof: 2, coveredFrom: 400 });
     expect(state([first], 300, "left")).toMatchObject({ state: "proof", says: "waits for 2 photos: First fix" });
+    expect(state([{ ...first, openProof: 1 }], 300, "left")).toMatchObject({ says: "waits for 1 photo: First fix" });
     expect(state([first], 400, "left").state).toBe("bare");
     expect(state([{ ...first, openProof: 0 }], 300, "left").state).toBe("bare");
   });

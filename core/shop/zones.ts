@@ -48,11 +48,12 @@ export function zonesAt(jobs: readonly ZoneJob[], at: number): { zones: ZoneAt[]
     if (hold) return { zone, state: "hold", stage: hold.stage, says: `held: ${hold.name}` };
     const ended = here.filter((j) => j.to! <= at);
     const proof = ended.filter((j) => j.openProof > 0 && (j.coveredFrom === null || j.coveredFrom > at));
-    if (proof.length)
+    const photos = proof.reduce((n, j) => n + j.openProof, 0);
+    if (photos)
       return {
         zone,
         state: "proof",
-        says: `waits for ${proof.reduce((n, j) => n + j.openProof, 0)} photos: ${proof.map((j) => j.name).join(", ")}`,
+        says: `waits for ${photos} ${photos === 1 ? "photo" : "photos"}: ${proof.map((j) => j.name).join(", ")}`,
       };
     const closed = OUTER.has(zone)
       ? here.length > 0 && ended.length === jobs.filter((j) => j.zones.includes(zone)).length && ended.at(-1)

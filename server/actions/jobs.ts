@@ -1,6 +1,7 @@
 // Actions of the bench: start, pause, go on, finish, tick steps, say that something is wrong; and the lead's pins.
 
 import { v7 } from "uuid";
+import { stripOpen } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow, Shop } from "@/core/shop/model";
 import { startObstacles } from "@/core/shop/ready";
@@ -85,6 +86,8 @@ async function halt(x: Change, f: Found, to: "paused" | "done"): Promise<void> {
   if (to === "done") {
     const left = job.steps.filter((s) => s.doneAt === null);
     if (left.length) throw new Refusal(409, `${left.length} ${left.length === 1 ? "step is" : "steps are"} open: ${left[0].text}.`);
+    const strip = stripOpen(shop.builds.find((b) => b.id === job.buildId)!, job);
+    if (strip.length) throw new Refusal(409, `Stripping is not closed yet: ${strip.join("; ")}.`);
   }
   const worked = workedMinutes(shop, job, x.now);
   await run(x.c, "UPDATE job SET state = ?, running_since = NULL, worked_minutes = ?, ended_at = ?, version = version + 1 WHERE id = ?", [

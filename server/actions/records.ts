@@ -1,8 +1,9 @@
 // Actions on a build's records (decisions, deviations, faults) and on the readings of the real van.
 
 import { v7 } from "uuid";
+import { itemFaults } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
-import { type RecordKind, readRecord } from "@/core/shop/records";
+import { type Item, type RecordKind, readRecord } from "@/core/shop/records";
 import { differs, READINGS } from "@/core/van/readings";
 import { insert, rows, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
@@ -10,7 +11,15 @@ import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
 
-const KINDS = ["decision", "deviation", "fault", "mark"] as const;
+const KINDS = ["decision", "deviation", "fault", "mark", "item"] as const;
+
+/** What a fitter may change as well: found on the van by whoever is at it. */
+const ANYBODYS: ReadonlySet<RecordKind> = new Set(["fault", "mark", "item"]);
+
+/** How the log names it. */
+const LOGGED: Partial<Record<RecordKind, string>> = { item: "came out" };
+
+const CLOSED: Partial<Record<RecordKind, string>> = { mark: "treated", item: "gone or back in its place" };
 
 async function buildOf(x: Change, id: string, job?: string) {
   const shop = await loadShop(x.c);
@@ -23,8 +32,29 @@ async function buildOf(x: Change, id: string, job?: string) {
 /** The record's data, or a refusal that names the field. */
 function checked(kind: RecordKind, data: unknown) {
   const r = readRecord(kind, data);
-  if (r.faults.length) throw new Refusal(422, r.faults.map((f) => `${f.path} ${f.message}`).join("; "), { faults: r.faults });
+  refuse(r.faults);
   return r.data;
+}
+
+function refuse(faults: { path: string; message: string }[]): void {
+  if (faults.length) throw new Refusal(422, faults.map((f) => `${f.path} ${f.message}`).join("; "), { faults });
+}
+
+/** Refuses what may not happen to the item yet, and writes a change of its fate behind the earlier ones. */
+async function withHistory(
+  x: Change,
+  by: string,
+  buildId: string,
+  id: string,
+  next: Item,
+  asked: { closed: boolean; why?: string },
+): Promise<void> {
+  const { build } = await buildOf(x, buildId);
+  const was = build.records.find((r) => r.id === id)?.data as Item;
+  const why = asked.why?.trim() ?? "";
+  refuse(itemFaults(build, was, next, asked.closed, why));
+  const history = was.history ?? [];
+  next.history = was.fate === next.fate ? history : [...history, { fate: next.fate, why, by, at: x.now }];
 }
 
 export const recordActions = [
@@ -39,6 +69,7 @@ export const recordActions = [
         // How far the job had come is what the clock says, not what the form says.
         const boxed = b.kind === "decision" && b.data.timeBox === true && job ? { workedMinutes: workedMinutes(shop, job, x.now) } : {};
         const data = checked(b.kind, { ...b.data, ...boxed });
+        if (b.kind === "item") refuse(itemFaults(build, undefined, data as Item, false, ""));
         const id = v7();
         await insert(x.c, "record", [
           {
@@ -57,22 +88,25 @@ export const recordActions = [
           entity: "record",
           entityId: id,
           buildId: build.id,
-          text: `${b.kind}: ${b.title.trim()}`.slice(0, 500),
+          text: `${LOGGED[b.kind] ?? b.kind}: ${b.title.trim()}`.slice(0, 500),
         });
         return { id };
       }),
   ),
-  action<{ version: number; title: string; data: Record<string, unknown>; closed: boolean }>(
+  action<{ version: number; title: string; data: Record<string, unknown>; closed: boolean; why?: string }>(
     { method: "PATCH", path: "records/*", role: "any" },
-    body({ version: is.version, title: is.words, data: { type: "object" }, closed: is.bool }),
+    body({ version: is.version, title: is.words, data: { type: "object" }, closed: is.bool }, { why: { type: "string", maxLength: 300 } }),
     (b, { user, ids }) =>
       change(user, async (x) => {
-        const [r] = await rows<{ kind: RecordKind; build_id: string }>(x.c, "SELECT kind, build_id FROM record WHERE id = ?", [ids[0]]);
+        const [r] = await rows<{ kind: RecordKind; build_id: string }>(x.c, "SELECT kind, build_id FROM record WHERE id = ? FOR UPDATE", [
+          ids[0],
+        ]);
         if (!r) throw new Refusal(404, "There is no such record.");
-        if (r.kind !== "fault" && r.kind !== "mark" && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
+        if (!ANYBODYS.has(r.kind) && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
         const data = checked(r.kind, b.data);
         if (r.kind === "fault" && b.closed && !(data as { outcome?: string }).outcome?.trim())
           throw badField("outcome", "is missing: say what it was before the card is closed");
+        if (r.kind === "item") await withHistory(x, user.name, r.build_id, ids[0], data as Item, b);
         await editRow(x.c, "record", "The record", ids[0], b.version, {
           title: { column: "title", value: b.title.trim().slice(0, 300) },
           data: { column: "data", value: JSON.stringify(data) },
@@ -83,7 +117,7 @@ export const recordActions = [
           entity: "record",
           entityId: ids[0],
           buildId: r.build_id,
-          text: `${r.kind} ${b.closed ? (r.kind === "mark" ? "treated" : "closed") : "changed"}: ${b.title.trim()}`.slice(0, 500),
+          text: `${r.kind} ${b.closed ? (CLOSED[r.kind] ?? "closed") : "changed"}: ${b.title.trim()}`.slice(0, 500),
         });
       }),
   ),

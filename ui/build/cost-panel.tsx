@@ -74,6 +74,11 @@ export function CostPanel({ view }: { view: BuildView }) {
           ? `Mass worked out on ${view.mass.sheets} set-out ${view.mass.sheets === 1 ? "sheet" : "sheets"}: ${view.mass.kg} kg.`
           : "No set-out sheet has worked out a mass yet."}
       </p>
+      {(view.inventory.sold > 0 || view.inventory.toSell > 0) && (
+        <p className="mt-1">
+          From what came out: {view.inventory.sold} {currency} sold, {view.inventory.toSell} {currency} still to come.
+        </p>
+      )}
       <h2 className="mt-6 mb-1 text-[15px]">Decisions that cost</h2>
       <ul>
         {view.records

@@ -104,6 +104,11 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
             {m}
           </p>
         ))}
+        {job.cameOut.map((t) => (
+          <p key={t} className="mt-1">
+            {t}
+          </p>
+        ))}
         {job.remarks.map((r) => (
           <p key={r.id} className="mt-2 flex items-center justify-between gap-3 rounded-md border border-signal bg-signal-soft px-3 py-2">
             <span>

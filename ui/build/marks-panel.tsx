@@ -2,8 +2,7 @@
 // Holes, rust and damage with their place on the van's drawing, their photos, and whether they are treated.
 
 import Link from "next/link";
-import { useRef, useState } from "react";
-import { toast } from "sonner";
+import { useState } from "react";
 import { type MarkRecord, marksIn, sayMark } from "@/core/shop/marks";
 import type { Mark } from "@/core/shop/records";
 import { drawVan, VIEW_LABEL, VIEWS, type ViewName } from "@/core/van/drawing";
@@ -11,11 +10,11 @@ import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
 import { Area, Check, Field, Select } from "../kit/field";
-import { send, upload } from "../kit/send";
+import { send } from "../kit/send";
 import { time } from "../kit/time";
-import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { VanDrawing } from "../van/drawing";
+import { RecordPhotos } from "./record-photos";
 import type { BuildView } from "./view";
 
 type Shown = MarkRecord & { by: string };
@@ -106,23 +105,6 @@ function Row({
   onPoint(on: boolean): void;
   onOpen(): void;
 }) {
-  const file = useRef<HTMLInputElement>(null);
-  const act = useAct();
-  const [share, setShare] = useState<number>();
-  const add = async (f: File | undefined) => {
-    if (!f) return;
-    setShare(0);
-    await act.run(
-      () => upload(`marks/${m.id}/photo`, f, setShare),
-      "The photo is stored",
-      undefined,
-      (e) => {
-        toast.error(e.message, { duration: 10_000, action: { label: "Try again", onClick: () => void add(f) } });
-        return true;
-      },
-    );
-    setShare(undefined);
-  };
   return (
     <li className="flex flex-wrap items-center gap-3 border-b px-3 py-2 last:border-0">
       <span className={cx("grid size-6 place-items-center rounded-full bg-sunk text-[12px] font-bold", here && "ring-2 ring-pine")}>
@@ -142,27 +124,7 @@ function Row({
           {m.data.note && ` · ${m.data.note}`}
         </span>
       </button>
-      {m.photos.map((sha, i) => (
-        <a key={sha} href={`/api/photos/${sha}`} target="_blank" rel="noreferrer">
-          {/* biome-ignore lint/performance/noImgElement: served by hash, already small */}
-          <img src={`/api/photos/${sha}?small`} alt={`${m.title}, ${i + 1}`} className="h-10 w-14 rounded border object-cover" />
-        </a>
-      ))}
-      <input
-        ref={file}
-        type="file"
-        accept="image/*"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label={`Photo of ${m.title}`}
-        onChange={(e) => {
-          void add(e.target.files?.[0]);
-          e.target.value = "";
-        }}
-      />
-      <Button disabled={act.busy} onClick={() => file.current?.click()}>
-        {share === undefined ? "Photo" : `${Math.round(share * 100)} %`}
-      </Button>
+      <RecordPhotos id={m.id} title={m.title} photos={m.photos} />
     </li>
   );
 }

@@ -11,10 +11,11 @@ import { send } from "../kit/send";
 import { near, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { type FormState, useForm } from "../kit/use-form";
+import { RecordPhotos } from "./record-photos";
 import type { BuildView } from "./view";
 
 /** Marks have a panel of their own. */
-type Kind = Exclude<BuildRecord["kind"], "mark">;
+type Kind = Exclude<BuildRecord["kind"], "mark" | "item">;
 type Shown = Extract<BuildView["records"][number], { kind: Kind }>;
 
 const TITLE: Record<Kind, string> = { decision: "Decisions", deviation: "Deviations from a maker's sheet", fault: "Faults" };
@@ -63,14 +64,15 @@ export function RecordsPanel({ view }: { view: BuildView }) {
             {list.length === 0 && <p className="text-muted">{NONE[kind]}</p>}
             <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
               {list.map((r) => (
-                <li key={r.id} className="border-b last:border-0">
-                  <button type="button" onClick={() => setOpened(r)} className="w-full px-3 py-2 text-left hover:bg-sunk">
+                <li key={r.id} className="flex items-center gap-3 border-b pr-3 last:border-0">
+                  <button type="button" onClick={() => setOpened(r)} className="min-w-0 flex-1 px-3 py-2 text-left hover:bg-sunk">
                     <b className={cx(r.closedAt !== null && "text-muted")}>{r.title}</b>
                     {r.jobName && <span className="text-muted"> · {r.jobName}</span>}
                     <span className="block text-[12px] text-muted">
                       {Says(r, view.money.currency)} · {r.by}, {time(view.zone, r.saidAt)}
                     </span>
                   </button>
+                  <RecordPhotos id={r.id} title={r.title} photos={r.photos} />
                 </li>
               ))}
             </ul>

@@ -13,6 +13,7 @@ import { useAct } from "../kit/use-act";
 import { ChoicesPanel } from "./choices-panel";
 import { CostPanel } from "./cost-panel";
 import { EditBuild } from "./edit-build";
+import { ItemsPanel } from "./items-panel";
 import { JobRow } from "./job-row";
 import { StageLadder } from "./ladder";
 import { dateTone, dateWords } from "./list";
@@ -32,6 +33,7 @@ const TABS = [
   ["choices", "Choices"],
   ["van", "Van"],
   ["marks", "Holes and rust"],
+  ["items", "Came out"],
   ["records", "Decisions and faults"],
   ["cost", "Cost"],
 ] as const;
@@ -52,6 +54,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
     records: openFaults + view.jobs.reduce((n, j) => n + j.remainders.length, 0),
     marks: view.records.filter((r) => r.kind === "mark" && r.closedAt === null && !(r.data.what === "hole" && r.data.fate === "keep"))
       .length,
+    items: view.inventory.undecided,
     van: view.readings.filter((r) => r.state === "unlike").length,
   };
   return (
@@ -132,6 +135,9 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           </Tabs.Content>
           <Tabs.Content value="marks">
             <MarksPanel view={view} />
+          </Tabs.Content>
+          <Tabs.Content value="items">
+            <ItemsPanel view={view} />
           </Tabs.Content>
           <Tabs.Content value="records">
             <RecordsPanel view={view} />

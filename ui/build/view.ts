@@ -3,6 +3,7 @@
 import type { Conflict } from "@/core/library/conflicts";
 import type { OptionKey, Options } from "@/core/library/options";
 import type { BuildDate } from "@/core/shop/dates";
+import type { Inventory } from "@/core/shop/inventory";
 import type { JobState } from "@/core/shop/model";
 import type { Money } from "@/core/shop/money";
 import type { OpenChoice } from "@/core/shop/open-choices";
@@ -46,6 +47,8 @@ export interface SheetJob {
   /** Set once the time box is passed and nothing was decided. */
   overBox: string | null;
   means: string[];
+  /** Templates to cut by, and what stripping still leaves open. */
+  cameOut: string[];
   tools: string[];
   setOut: string[];
   /** Sheets kept with it, by calculator. */
@@ -90,6 +93,7 @@ export interface BuildView {
   readings: ReadingState[];
   readBy: Record<string, string>;
   records: (BuildRecord & { by: string; jobName: string | null })[];
+  inventory: Inventory;
   mass: { kg: number; sheets: number };
   money: { whole: Money; stages: { stage: string; money: Money }[]; rate: number; currency: string };
   where: string;

@@ -148,6 +148,11 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           Done but for: {r}
         </p>
       ))}
+      {job.cameOut.map((t) => (
+        <p key={t} className="mt-2 rounded-md border px-3 py-2 text-[15px]">
+          {t}
+        </p>
+      ))}
       <Questions job={job} act={act} />
       <Pieces job={job} act={act} />
       <ul className="mt-3 overflow-hidden rounded-md border bg-card">

@@ -32,6 +32,8 @@ export interface CardJob {
   buildId: string;
   /** What is left open of it. */
   remainders: string[];
+  /** Templates to cut by, and what stripping still leaves open. */
+  cameOut: string[];
   /** Worked longer than the time box allows, in words. */
   overBox: string | null;
   cautions: string[];

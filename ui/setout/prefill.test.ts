@@ -108,7 +108,7 @@ describe("a sheet that the world contradicts", () => {
     const now = withUnit("OP-06a", { w: 870, h: 435, r: 55 });
     expect(now.jobs.find((j) => j.id === jobId)!.parts[0].cutOut).not.toBeNull();
     expect(sheetPrefill(shop, now, "opening", jobId)!.draft).toMatchObject({ "cut.w": "870", "cut.h": "435", "cut.r": "55" });
-    expect(sheetNotices(shop, now, sheet)).toEqual(["unit's cut-out is 870 × 435, corners 55 now, was not measured yet"]);
+    expect(sheetNotices(shop, now, sheet)).toEqual(["unit's cut-out is new: 870 × 435, corners 55"]);
     // The roof plan and the frame ask for the same unit: 380 along, 360 across, 20 of flange a side.
     const fan = withUnit("OP-04", { w: 380, h: 360, r: 30 });
     const roof = sheetPrefill(shop, fan, "roof-plan", "a.OP-01")!;
