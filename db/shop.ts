@@ -172,12 +172,13 @@ async function loadVans(c: Conn | Pool): Promise<VanRow[]> {
 }
 
 async function loadSuppliers(c: Conn | Pool): Promise<SupplierRow[]> {
-  return (await rows<Raw>(c, "SELECT * FROM supplier WHERE NOT retired ORDER BY name")).map((r) => ({
+  return (await rows<Raw>(c, "SELECT * FROM supplier ORDER BY name")).map((r) => ({
     id: text(r.id),
     name: text(r.name),
     leadBestDays: num(r.lead_best_days),
     leadLikelyDays: num(r.lead_likely_days),
     leadWorstDays: num(r.lead_worst_days),
+    retired: bool(r.retired),
     version: num(r.version),
   }));
 }
@@ -283,7 +284,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
     of("proof_shot", "x.n"),
     rows<Raw>(
       c,
-      `SELECT p.id, p.proof_shot_id, p.sha256, p.taken_by, p.taken_at, r.verdict, r.reason, r.reviewed_by
+      `SELECT p.id, p.proof_shot_id, p.sha256, p.taken_by, p.taken_at, p.look_again, r.verdict, r.reason, r.reviewed_by
        FROM photo p JOIN proof_shot x ON x.id = p.proof_shot_id ${ACTIVE}
        LEFT JOIN photo_review r ON r.photo_id = p.id ORDER BY p.taken_at, p.id`,
     ),
@@ -341,6 +342,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       verdict: r.verdict as PhotoRow["verdict"],
       reason: r.reason as string | null,
       reviewedBy: r.reviewed_by as string | null,
+      lookAgain: r.look_again === null ? null : (json(r.look_again) as string[]),
     })),
     remarks: grouped(remarks, "job_id", (r) => ({
       id: text(r.id),

@@ -243,6 +243,17 @@ test("the workshop adds a fitter and retires a bay, with a way back", async ({ p
   await page.getByLabel("trim").selectOption("2");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("listitem").filter({ hasText: "Pilar" })).toContainText("trim 2");
+  await page.getByRole("tab", { name: "Suppliers" }).click();
+  await page.getByRole("button", { name: "Add a supplier" }).click();
+  await page.getByLabel("Name").fill("Quarry Lane Metal");
+  await page.getByLabel("Likely, days").fill("20");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("At worst, days is less than the likely")).toBeVisible();
+  await page.getByLabel("At worst, days").fill("30");
+  await page.getByRole("button", { name: "Save" }).click();
+  const supplier = page.getByRole("listitem").filter({ hasText: "Quarry Lane Metal" });
+  await expect(supplier).toContainText("20 days (1 to 30)");
+  await expect(supplier).toContainText("nothing has come from them yet");
   await page.getByRole("tab", { name: "Away and closed" }).click();
   await page.getByRole("button", { name: "Add time away" }).click();
   await page.getByLabel("To", { exact: true }).fill("2020-01-01T08:00");

@@ -3,6 +3,7 @@
 import { createHash } from "node:crypto";
 import sharp from "sharp";
 import { v7 } from "uuid";
+import { type Look, lookAgain, lookAt } from "@/core/shop/photo-look";
 import { loadPlan } from "@/db/plans";
 import { type Conn, insert, pool, rows, run, toSql } from "@/db/pool";
 import type { User } from "@/db/users";
@@ -12,6 +13,8 @@ import { Refusal } from "./refusal";
 export const MAX_BYTES = 25 * 1024 * 1024;
 const LARGEST = 2000;
 const SMALL = 480;
+/** Sharpness means something only at one size. */
+const LOOKED_AT = 1024;
 
 export interface StoredPhoto {
   sha256: string;
@@ -20,6 +23,7 @@ export interface StoredPhoto {
   height: number;
   bytes: Buffer;
   small: Buffer;
+  look: Look;
 }
 
 /** Reads, turns upright and shrinks. Throws a Refusal when the bytes are no picture. */
@@ -33,6 +37,7 @@ export async function preparePhoto(input: Buffer): Promise<StoredPhoto> {
       .resize(LARGEST, LARGEST, { fit: "inside", withoutEnlargement: true })
       .jpeg({ quality: 84 })
       .toBuffer({ resolveWithObject: true });
+    const look = await looked(data, Math.max(meta.width ?? 0, meta.height ?? 0));
     const small = await sharp(data).resize(SMALL, SMALL, { fit: "inside" }).jpeg({ quality: 74 }).toBuffer();
     return {
       sha256: createHash("sha256").update(data).digest("hex"),
@@ -41,21 +46,33 @@ export async function preparePhoto(input: Buffer): Promise<StoredPhoto> {
       height: info.height,
       bytes: data,
       small,
+      look,
     };
   } catch {
     throw new Refusal(415, "That is no photo. Take a picture, or choose a JPEG, PNG or WebP file.");
   }
 }
 
+async function looked(picture: Buffer, longSide: number): Promise<Look> {
+  const { data, info } = await sharp(picture)
+    .resize(LOOKED_AT, LOOKED_AT, { fit: "inside" })
+    .greyscale()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const nine = await sharp(picture).resize(9, 8, { fit: "fill" }).greyscale().raw().toBuffer();
+  return lookAt({ width: info.width, height: info.height, data }, nine, longSide);
+}
+
 /** The bytes of a photo, kept once by their content. */
 export const storeBytes = (c: Conn, photo: StoredPhoto) =>
-  run(c, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small) VALUES (?, ?, ?, ?, ?, ?)", [
+  run(c, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small, look) VALUES (?, ?, ?, ?, ?, ?, ?)", [
     photo.sha256,
     photo.mime,
     photo.width,
     photo.height,
     photo.bytes,
     photo.small,
+    JSON.stringify(photo.look),
   ]);
 
 /** Stores a photo with something kept of a build (a mark, an item, a fault …); the same picture twice is kept once. */
@@ -86,8 +103,8 @@ export async function addRecordPhoto(user: User, recordId: string, input: Buffer
   });
 }
 
-/** Stores a photo for a proof shot: bytes, record and event in one transaction. */
-export async function addPhoto(user: User, shotId: string, input: Buffer): Promise<{ id: string; sha256: string }> {
+/** Stores a photo for a proof shot: bytes, record and event in one transaction; `again`: why the fitter should look at it once more. */
+export async function addPhoto(user: User, shotId: string, input: Buffer): Promise<{ id: string; sha256: string; again: string[] }> {
   const photo = await preparePhoto(input);
   return change(user, async (x) => {
     const [shot] = await rows<{ job_id: string; text: string; name: string; build_id: string }>(
@@ -103,7 +120,17 @@ export async function addPhoto(user: User, shotId: string, input: Buffer): Promi
     }
     await storeBytes(x.c, photo);
     const id = v7();
-    await insert(x.c, "photo", [{ id, proof_shot_id: shotId, sha256: photo.sha256, taken_by: user.id, taken_at: toSql(x.now) }]);
+    const again = await whyAgain(x.c, photo.look, user.id, shot.build_id, shotId);
+    await insert(x.c, "photo", [
+      {
+        id,
+        proof_shot_id: shotId,
+        sha256: photo.sha256,
+        taken_by: user.id,
+        taken_at: toSql(x.now),
+        look_again: JSON.stringify(again),
+      },
+    ]);
     await x.event({
       kind: "photo.taken",
       entity: "photo",
@@ -111,8 +138,31 @@ export async function addPhoto(user: User, shotId: string, input: Buffer): Promi
       buildId: shot.build_id,
       text: `${shot.name}: photo "${shot.text}"`,
     });
-    return { id, sha256: photo.sha256 };
+    return { id, sha256: photo.sha256, again };
   });
+}
+
+const parsed = (v: unknown) => (typeof v === "string" ? JSON.parse(v) : v) as Look;
+
+/** Against what the same hand took before, and against the other pieces of the build. */
+async function whyAgain(c: Conn, look: Look, userId: string, buildId: string, shotId: string): Promise<string[]> {
+  const own = await rows<{ look: unknown }>(
+    c,
+    `SELECT d.look FROM photo p JOIN photo_review r ON r.photo_id = p.id AND r.verdict = 'approved' JOIN photo_data d ON d.sha256 = p.sha256
+     WHERE p.taken_by = ? AND d.look IS NOT NULL ORDER BY p.taken_at DESC LIMIT 20`,
+    [userId],
+  );
+  const others = await rows<{ look: unknown; text: string; name: string }>(
+    c,
+    `SELECT d.look, s.text, j.name FROM photo p JOIN proof_shot s ON s.id = p.proof_shot_id JOIN job j ON j.id = s.job_id
+     JOIN photo_data d ON d.sha256 = p.sha256 WHERE j.build_id = ? AND s.id <> ? AND d.look IS NOT NULL`,
+    [buildId, shotId],
+  );
+  return lookAgain(
+    look,
+    own.map((r) => parsed(r.look).sharpness),
+    others.map((r) => ({ hash: parsed(r.look).hash, of: `${r.name}, ${r.text}` })),
+  );
 }
 
 /** The bytes of a photo; undefined when there is none. */

@@ -265,6 +265,28 @@ describe("photos", () => {
     expect((await photoBytes(a.sha256, false))!.bytes.equals(p.bytes)).toBe(true);
     expect(await photoBytes("0".repeat(64), true)).toBeUndefined();
   });
+  it("are looked over when they come: blurred ones, small ones, and the photo of another piece", async () => {
+    const [one, two] = [(await jobOf(id, "OP-01")).shots[0], (await jobOf(id, "OP-02")).shots[0]];
+    // One grey all over: no edge in it.
+    expect((await addPhoto(lead, one.id, await picture())).again).toEqual(["blurred"]);
+    expect((await jobOf(id, "OP-01")).shots[0].photos.at(-1)!.lookAgain).toEqual(["blurred"]);
+    const noise = (width: number, seed: number) => {
+      const data = Buffer.alloc(width * width);
+      for (let i = 0, v = seed; i < data.length; i++) data[i] = 60 + (((v = (v * 1103515245 + 12345) & 0x7fffffff) >>> 16) % 130);
+      return sharp(data, { raw: { width, height: width, channels: 1 } })
+        .png()
+        .toBuffer();
+    };
+    expect((await addPhoto(lead, one.id, await noise(1700, 1))).again).toEqual([]);
+    expect((await addPhoto(lead, two.id, await noise(500, 9))).again.join()).toMatch(/only 500 pixels long/);
+    // The same wall sent for another piece of the build.
+    expect((await addPhoto(lead, two.id, await noise(1700, 1))).again).toEqual([
+      `looks like the photo of ${(await jobOf(id, "OP-01")).name}, ${one.text}`,
+    ]);
+    await run(pool(), "DELETE FROM photo WHERE proof_shot_id IN (?, ?)", [one.id, two.id]);
+    await addPhoto(lead, one.id, await picture());
+    await addPhoto(lead, one.id, await picture());
+  });
   it("that are none are refused, whatever they are called", async () => {
     const shot = (await jobOf(id, "OP-01")).shots[0];
     for (const bytes of [Buffer.from("<svg xmlns='http://www.w3.org/2000/svg'/>"), Buffer.from("MZ program"), Buffer.alloc(0)])
@@ -319,6 +341,36 @@ describe("parts", () => {
     const { answers } = (await post("parts/ask", {})) as unknown as { answers: string[] };
     expect(answers.length).toBeGreaterThan(0);
     expect((await jobOf(id, "FU-02")).parts[0].state).toBe("promised");
+  });
+});
+
+describe("suppliers", () => {
+  it("are added with a span, changed, and retired once nothing is to come from them", async () => {
+    const s = { name: "Quarry Lane Metal", best: 2, likely: 1, worst: 9 };
+    expect((await refusal(post("suppliers", s))).detail.faults).toMatchObject([{ path: "likely" }]);
+    expect((await refusal(post("suppliers", { ...s, likely: 4, worst: 3 }))).detail.faults).toMatchObject([{ path: "worst" }]);
+    const made = await post("suppliers", { ...s, likely: 4 });
+    expect((await refusal(post("suppliers", { ...s, likely: 4 }))).detail.faults).toMatchObject([{ path: "name" }]);
+    const of = async () => (await shop()).suppliers.find((x) => x.id === made.id)!;
+    await patch(`suppliers/${made.id}`, { ...s, likely: 6, version: 1 });
+    expect(await of()).toMatchObject({ leadBestDays: 2, leadLikelyDays: 6, leadWorstDays: 9, retired: false });
+    expect((await shop()).workshop.staleWhy).not.toBeNull();
+    const [said] = await rows<{ text: string }>(pool(), "SELECT text FROM event WHERE kind = 'supplier.changed'");
+    expect(said.text).toBe("Quarry Lane Metal takes 6 days");
+    // A line is given to it: then it can't be retired, and comes when it says.
+    const line = (await jobOf(id, "FU-02")).parts[0];
+    expect(
+      (await refusal(patch(`parts/${line.id}`, { version: line.version, state: "needed", supplierId: "nobody" }))).detail.faults,
+    ).toMatchObject([{ path: "supplierId" }]);
+    await patch(`parts/${line.id}`, { version: line.version, state: "needed", supplierId: made.id });
+    expect((await jobOf(id, "FU-02")).parts[0]).toMatchObject({ supplierId: made.id, state: "needed" });
+    const retire = async (retired: boolean) => post(`suppliers/${made.id}/retire`, { version: (await of()).version, retired });
+    expect((await refusal(retire(true))).message).toMatch(/1 part line still comes from there/);
+    await patch(`parts/${line.id}`, { version: line.version + 1, state: "needed", supplierId: line.supplierId });
+    await retire(true);
+    expect((await of()).retired).toBe(true);
+    await retire(false);
+    expect((await of()).retired).toBe(false);
   });
 });
 

@@ -14,7 +14,7 @@ export async function libraryView({ shop, now }: State): Promise<LibraryView> {
     jobs: current.jobs,
     diff: diffLibraries(library, current.jobs),
     versions: await allVersions(),
-    suppliers: shop.suppliers.map((s) => s.id),
+    suppliers: shop.suppliers.filter((s) => !s.retired).map((s) => s.id),
     builds: shop.builds.map((b) => ({ id: b.id, name: b.name, version: b.libraryVersion })),
   };
 }

@@ -28,6 +28,7 @@ export function proofView(state: State, userNames: ReadonlyMap<string, string>):
             text: s.text,
             by: userNames.get(last.takenBy) ?? last.takenBy,
             at: last.takenAt,
+            again: last.lookAgain ?? [],
             holds: s.beforeCloseUp ? holds(j) : [],
           });
         else if ((st === "again" || (st === "missing" && (j.state === "done" || j.state === "started"))) && s.beforeCloseUp) {

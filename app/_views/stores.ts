@@ -4,8 +4,17 @@ import { diffPlans } from "@/core/plan/diff";
 import { workingDays } from "@/core/shop/dates";
 import { orderBy } from "@/core/shop/decisions";
 import { availableFrom, isUnit } from "@/core/shop/parts";
+import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
 import type { State } from "@/server/planning";
 import type { PartLine, StoresView } from "@/ui/stores/view";
+
+function suppliersOf(shop: State["shop"]): StoresView["suppliers"] {
+  const parts = shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts));
+  const used = new Set(parts.map((p) => p.supplierId));
+  return shop.suppliers
+    .filter((s) => !s.retired || used.has(s.id))
+    .map((s) => ({ id: s.id, name: s.name, record: saySupplier(supplierRecord(parts, s.id)) }));
+}
 
 export function storesView(state: State): StoresView {
   const { shop, zone, now } = state;
@@ -30,6 +39,7 @@ export function storesView(state: State): StoresView {
           jobId: j.id,
           job: j.name,
           stage: j.stage,
+          supplierId: p.supplierId,
           supplier: supplier?.name ?? p.supplierId,
           state: p.state,
           need,
@@ -57,5 +67,6 @@ export function storesView(state: State): StoresView {
         : [];
     }),
     published: state.published?.head.number ?? null,
+    suppliers: suppliersOf(shop),
   };
 }

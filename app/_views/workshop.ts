@@ -1,6 +1,7 @@
 // Fills the workshop view.
 
 import { library } from "@/core/library/library";
+import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
 import { allUsers } from "@/server/people";
 import type { State } from "@/server/planning";
 import type { WorkshopView } from "@/ui/workshop/view";
@@ -46,6 +47,13 @@ export async function workshopView({ shop, zone, now }: State): Promise<Workshop
       fitterId: u.fitterId,
       retired: u.retired,
     })),
+    suppliers: shop.suppliers.map((s) => {
+      const record = supplierRecord(
+        shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts)),
+        s.id,
+      );
+      return { ...s, open: record.open, record: saySupplier(record) };
+    }),
     tools: shop.tools.map((t) => ({
       ...t,
       jobs: shop.builds.flatMap((b) => b.jobs).filter((j) => j.state !== "done" && j.tools.includes(t.name)).length,

@@ -81,6 +81,8 @@ export interface PhotoRow {
   verdict: "approved" | "again" | null;
   reason: string | null;
   reviewedBy: string | null;
+  /** What the fitter was told to look at again; null when it was not looked over. */
+  lookAgain?: string[] | null;
 }
 
 export interface ShotRow {
@@ -264,6 +266,7 @@ export interface SupplierRow {
   leadBestDays: number;
   leadLikelyDays: number;
   leadWorstDays: number;
+  retired: boolean;
   version: number;
 }
 

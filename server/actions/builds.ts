@@ -94,7 +94,7 @@ export const buildActions = [
           openChoices: b.openChoices ?? [],
           libraryVersion: library.number,
           jobs,
-          suppliers: shop.suppliers.map((s) => s.id),
+          suppliers: shop.suppliers.filter((s) => !s.retired).map((s) => s.id),
         });
         await x.event({
           kind: "build.added",

@@ -37,7 +37,7 @@ export const optionActions = [
           b.options,
           b.openChoices,
           work,
-          shop.suppliers.map((s) => s.id),
+          shop.suppliers.filter((s) => !s.retired).map((s) => s.id),
         );
         const van = shop.vans.find((v) => v.id === build.vanId)!;
         const undecided = undecidedOf(b.openChoices, b.options, van.geometry, await jobsOfVersion(x.c, build.libraryVersion));

@@ -16,6 +16,7 @@ interface PartEdit {
   promised?: string;
   shelf?: string;
   note?: string;
+  supplierId?: string;
   /** The hole that it asks for, as measured; null takes it out again. */
   cutOut?: CutOut | null;
 }
@@ -41,6 +42,7 @@ export const partActions = [
         promised: is.local,
         shelf: { type: "string", maxLength: 60 },
         note: { type: "string", maxLength: 500 },
+        supplierId: is.id,
         cutOut: {
           type: "object",
           nullable: true,
@@ -65,7 +67,9 @@ export const partActions = [
           throw badField("cutOut.r", "is more than half of the smaller side");
         if (b.state === "wrong" && !b.note?.trim()) throw badField("note", "say what is wrong with it");
         const promised = b.promised === undefined ? part.promisedAt : instant(x.zone, b.promised, "promised");
-        const supplier = shop.suppliers.find((s) => s.id === part.supplierId);
+        const supplier = shop.suppliers.find((s) => s.id === (b.supplierId ?? part.supplierId));
+        if (b.supplierId && b.supplierId !== part.supplierId && (!supplier || supplier.retired))
+          throw badField("supplierId", "is no supplier of the workshop");
         const goodsIn = shop.workshop.goodsInMinutes;
         const before = availableFrom(part, supplier, x.now, goodsIn);
         const after = availableFrom({ ...part, state: b.state, promisedAt: promised }, supplier, x.now, goodsIn);
@@ -87,6 +91,7 @@ export const partActions = [
           checked: { column: "checked_at", value: sqlOrNull(b.state === "checked" ? x.now : null), show },
           shelf: { column: "shelf", value: b.shelf ?? part.shelf },
           note: { column: "note", value: b.note ?? part.note },
+          supplierId: { column: "supplier_id", value: b.supplierId ?? part.supplierId },
           ...(b.cutOut === undefined ? {} : { cutOut: { column: "cut_out", value: b.cutOut === null ? null : JSON.stringify(b.cutOut) } }),
         });
         const day = b.state === "promised" ? ` for ${sayDay(x.zone, promised!)}` : "";

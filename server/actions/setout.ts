@@ -91,7 +91,7 @@ export const setoutActions = [
         const { shop, build } = await buildOf(x, sheet.buildId);
         const job = build.jobs.find((j) => j.id === sheet.jobId);
         if (locks && job && job.state === "todo") {
-          const supplier = job.parts[0]?.supplierId ?? shop.suppliers[0].id;
+          const supplier = job.parts[0]?.supplierId ?? shop.suppliers.filter((s) => !s.retired)[0].id;
           await applySheet(
             x.c,
             sheet,

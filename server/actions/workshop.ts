@@ -45,6 +45,21 @@ const toolFields = {
   note: { type: "string", maxLength: 200 },
 };
 
+interface Supplier {
+  name: string;
+  best: number;
+  likely: number;
+  worst: number;
+}
+const days = { type: "integer", minimum: 0, maximum: 400 };
+const supplierFields = { name: is.name, best: days, likely: days, worst: days };
+
+/** A lead time runs from best to worst. */
+function inOrder(s: Supplier): void {
+  if (s.likely < s.best) throw badField("likely", "is less than the best");
+  if (s.worst < s.likely) throw badField("worst", "is less than the likely");
+}
+
 interface Fitter {
   name: string;
   calendarId: string;
@@ -165,6 +180,49 @@ export const workshopActions = [
         });
       }),
   ),
+  action<Supplier>({ method: "POST", path: "suppliers", role: "lead" }, body(supplierFields), (b, { user }) =>
+    change(user, async (x) => {
+      inOrder(b);
+      const [there] = await rows(x.c, "SELECT id FROM supplier WHERE name = ?", [b.name.trim()]);
+      if (there) throw badField("name", "is there already");
+      const id = slug(b.name);
+      await insert(x.c, "supplier", [
+        { id, name: b.name.trim(), lead_best_days: b.best, lead_likely_days: b.likely, lead_worst_days: b.worst },
+      ]);
+      await x.event({ kind: "supplier.added", entity: "supplier", entityId: id, text: `${b.name.trim()} added` });
+      return { id };
+    }),
+  ),
+  action<Supplier & { version: number }>(
+    { method: "PATCH", path: "suppliers/*", role: "lead" },
+    body({ ...supplierFields, version: is.version }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        inOrder(b);
+        await editRow(x.c, "supplier", b.name, ids[0], b.version, {
+          name: { column: "name", value: b.name.trim() },
+          best: { column: "lead_best_days", value: b.best },
+          likely: { column: "lead_likely_days", value: b.likely },
+          worst: { column: "lead_worst_days", value: b.worst },
+        });
+        await x.event({ kind: "supplier.changed", entity: "supplier", entityId: ids[0], text: `${b.name} takes ${b.likely} days` });
+        await x.stale(`${b.name} takes ${b.likely} days`);
+      }),
+  ),
+  retire("suppliers", "supplier", "Supplier", async (x, id) => {
+    const [open] = await rows<{ n: number; name: string }>(
+      x.c,
+      `SELECT COUNT(*) AS n, MIN(p.name) AS name FROM part_line p JOIN job j ON j.id = p.job_id JOIN build b ON b.id = j.build_id
+       WHERE p.supplier_id = ? AND p.state <> 'checked' AND j.state <> 'done' AND b.state = 'active'`,
+      [id],
+    );
+    const n = Number(open.n);
+    if (n)
+      throw new Refusal(
+        409,
+        `${n === 1 ? "1 part line still comes" : `${n} part lines still come`} from there: ${open.name}. Give ${n === 1 ? "it" : "them"} another supplier first.`,
+      );
+  }),
   retire("bays", "bay", "Bay", async (x, id) => {
     const [b] = await rows<{ name: string }>(x.c, "SELECT name FROM build WHERE at_place = ? AND state = 'active'", [id]);
     if (b) throw new Refusal(409, `${b.name} stands in it. Move it out first.`);

@@ -37,8 +37,10 @@ export function Photos({ job, ref }: { job: CardJob; ref: Ref<PhotosHandle> }) {
     sent.current.add(id);
     setSending({ shot: id, share: 0 });
     try {
-      await upload(`shots/${encodeURIComponent(id)}/photo`, file, (share) => setSending({ shot: id, share }));
-      toast.success("The photo is stored");
+      const { again } = await upload(`shots/${encodeURIComponent(id)}/photo`, file, (share) => setSending({ shot: id, share }));
+      const why = Array.isArray(again) ? again.join(", ") : "";
+      if (why) toast.warning(`Stored, but look again: ${why}. Take it once more, or leave it to the lead.`, { duration: 10_000 });
+      else toast.success("The photo is stored");
       router.refresh();
     } catch (e) {
       sent.current.delete(id);

@@ -44,7 +44,7 @@ export async function send<T = Record<string, unknown>>(
 }
 
 /** Uploads a file as form field "photo" and tells how far it is (0 to 1). */
-export function upload(path: string, file: File, onProgress: (share: number) => void): Promise<void> {
+export function upload(path: string, file: File, onProgress: (share: number) => void): Promise<Record<string, unknown>> {
   return new Promise((resolve, reject) => {
     const form = new FormData();
     form.append("photo", file);
@@ -52,7 +52,10 @@ export function upload(path: string, file: File, onProgress: (share: number) => 
     x.open("POST", `/api/${path}`);
     x.responseType = "json";
     x.upload.onprogress = (e) => e.lengthComputable && onProgress(e.loaded / e.total);
-    x.onload = () => (x.status < 300 ? resolve() : reject(new SendError(x.status, (x.response as Record<string, unknown>) ?? {})));
+    x.onload = () =>
+      x.status < 300
+        ? resolve((x.response as Record<string, unknown>) ?? {})
+        : reject(new SendError(x.status, (x.response as Record<string, unknown>) ?? {}));
     x.onerror = () => reject(new SendError(0, { error: "The photo did not get through. It is still on this phone; try again." }));
     x.send(form);
   });

@@ -66,6 +66,7 @@ export function Proof({ view }: { view: ProofView }) {
                     </Link>
                   </p>
                   <p className="mt-1">{p.text}</p>
+                  {p.again.length > 0 && <p className="text-[12px] text-amber-text">by the figures: {p.again.join(", ")}</p>}
                   <p className="text-[12px] text-muted">
                     {p.by}, {near(view.zone, p.at, view.now)}
                     {p.holds.length > 0 &&

@@ -11,6 +11,8 @@ export interface WaitingPhoto {
   text: string;
   by: string;
   at: number;
+  /** What is wrong with it by the figures: blurred, too dark … */
+  again: string[];
   /** What it keeps closed, with the planned start of that. */
   holds: { name: string; start: number | null }[];
 }

@@ -22,6 +22,7 @@ const STATES: [PartState, string][] = [
 ];
 
 const LABELS = {
+  supplierId: "From",
   state: "State",
   promised: "Promised for",
   shelf: "Shelf",
@@ -35,6 +36,7 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
   const form = useForm();
   const [was] = useState(line);
   const [state, setState] = useState<PartState>(line.state);
+  const [from, setFrom] = useState(line.supplierId);
   const measured = line.fillsHole && (state === "arrived" || state === "checked");
   const [wrong, setWrong] = useState<Fault[]>([]);
   /** All three, or none: then it is not measured yet. */
@@ -57,6 +59,7 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
       shelf: text("shelf"),
       note: text("note"),
       ...(state === "promised" && text("promised") ? { promised: text("promised") } : {}),
+      ...(text("supplierId") && text("supplierId") !== was.supplierId ? { supplierId: text("supplierId") } : {}),
       ...(measured ? { cutOut: cutOutOf(text) } : {}),
     };
     if (await form.submit((v) => send("PATCH", `parts/${was.id}`, { version: v, ...body }), version, `${was.name} saved`)) onDone();
@@ -71,6 +74,17 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
         void save(new FormData(e.currentTarget), was.version);
       }}
     >
+      <div className="col-span-2">
+        <Select
+          label={LABELS.supplierId}
+          name="supplierId"
+          faults={form.faults}
+          value={from}
+          onChange={(e) => setFrom(e.target.value)}
+          options={view.suppliers.map((s) => [s.id, s.name] as const)}
+        />
+        <p className="mt-1 text-[12px] text-muted">{view.suppliers.find((s) => s.id === from)?.record}</p>
+      </div>
       <Select
         label={LABELS.state}
         name="state"

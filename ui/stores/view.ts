@@ -12,6 +12,7 @@ export interface PartLine {
   jobId: string;
   job: string;
   stage: string;
+  supplierId: string;
   supplier: string;
   state: PartState;
   /** Planned start of the job that wants it. */
@@ -33,6 +34,8 @@ export interface StoresView {
   zone: string;
   now: number;
   lines: PartLine[];
+  /** Who can deliver, with what their deliveries were like. */
+  suppliers: { id: string; name: string; record: string }[];
   stale: string | null;
   /** What the last replan did against the published plan, per build. */
   effect: { build: string; days: number; from: number | null; to: number | null }[];

@@ -50,7 +50,7 @@ export interface UserView {
 }
 
 import type { Options } from "@/core/library/options";
-import type { ToolRow } from "@/core/shop/model";
+import type { SupplierRow, ToolRow } from "@/core/shop/model";
 
 export interface WorkshopView {
   zone: string;
@@ -73,6 +73,7 @@ export interface WorkshopView {
   calendars: CalendarView[];
   spans: SpanView[];
   users: UserView[];
+  suppliers: (SupplierRow & { open: number; record: string })[];
   tools: (ToolRow & { jobs: number })[];
   skills: string[];
   weather: { date: string; sunrise: string; sunset: string; dry: string; lowC: number; highC: number }[];

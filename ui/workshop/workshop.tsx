@@ -10,6 +10,7 @@ import { Hours } from "./hours";
 import { House } from "./house";
 import { People } from "./people";
 import { Settings } from "./settings";
+import { Suppliers } from "./suppliers";
 import { Tools } from "./tools";
 import { Users } from "./users";
 import type { WorkshopView } from "./view";
@@ -18,6 +19,7 @@ const TABS = [
   ["bays", "Bays", Bays],
   ["people", "Fitters", People],
   ["tools", "Tools", Tools],
+  ["suppliers", "Suppliers", Suppliers],
   ["hours", "Hours", Hours],
   ["away", "Away and closed", Away],
   ["users", "Who signs in", Users],
