@@ -60,6 +60,10 @@ describe("schema", () => {
     for (const t of tables) expect([t.name, t.engine, t.keys]).toEqual([t.name, "InnoDB", 1]);
     for (const t of tables) expect(t.collation, t.name).toMatch(/^utf8mb4/);
   });
+  it("sorts on disk in a folder of its own, as another server that starts empties a shared one", async () => {
+    const [{ dir }] = await rows<{ dir: string }>(pool(), "SELECT @@tmpdir AS dir");
+    expect(dir).toMatch(/wl-\w+\/tmp$/);
+  });
   it("migrates once", async () => expect(await migrate(process.env.DATABASE_URL!)).toEqual([]));
   it("refuses what its checks and foreign keys forbid", async () => {
     const bad = (sql: string) => expect(run(pool(), sql)).rejects.toThrow();

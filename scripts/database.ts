@@ -76,6 +76,8 @@ export async function startDatabase(folder: string, name: string): Promise<Datab
   // A socket's path may have 107 bytes at most: it lies in a short folder of its own.
   const run = mkdtempSync(path.join(os.tmpdir(), "wl-"));
   const socket = path.join(run, "s.sock");
+  const scratch = path.join(run, "tmp");
+  mkdirSync(scratch);
   const initFile = path.join(run, "init.sql");
   writeFileSync(
     initFile,
@@ -98,6 +100,8 @@ GRANT ALL ON *.* TO 'wide_lane'@'127.0.0.1';
       "--bind-address=127.0.0.1",
       `--port=${port}`,
       `--socket=${socket}`,
+      // Its own: a server that starts empties the folder of what others are sorting in it.
+      `--tmpdir=${scratch}`,
       `--pid-file=${path.join(run, "pid")}`,
       `--init-file=${initFile}`,
       "--skip-name-resolve",

@@ -171,12 +171,15 @@ function needsOf(shop: Shop, j: JobRow): string[] {
 /** What is done that can't be undone, as a verb. */
 export const DEED: Record<string, string> = { cut: "cut", bond: "bond", tank: "tank", "screw-down": "screw down", "close-up": "close up" };
 
-function sheetsOf({ shop }: State, j: JobRow): SheetJob["sheets"] {
+function sheetsOf({ shop, working }: State, j: JobRow): SheetJob["sheets"] {
   const b = shop.builds.find((x) => x.id === j.buildId)!;
   return Object.fromEntries(
     b.sheets
       .filter((s) => s.jobId === j.id)
-      .map((s) => [s.calculator, { locked: s.lockedAt !== null, contradicted: sheetNotices(shop, b, s).length > 0, worst: s.worst }]),
+      .map((s) => [
+        s.calculator,
+        { locked: s.lockedAt !== null, contradicted: sheetNotices(shop, b, s, working?.plan).length > 0, worst: s.worst },
+      ]),
   );
 }
 

@@ -2,6 +2,7 @@
 
 import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
 import { secondReadings } from "@/core/setout/second";
+import { startsFromPlan } from "@/core/shop/plan-prefill";
 import { sheetNotices, sheetPrefill } from "@/core/shop/sheets";
 import type { State } from "@/server/planning";
 import { versionsOf } from "@/server/setout";
@@ -14,6 +15,7 @@ export async function setOutView(
   userNames: ReadonlyMap<string, string>,
 ): Promise<SetOutView> {
   const { shop } = state;
+  const plan = state.working?.plan;
   const base = { zone: shop.workshop.zone, lead, builds: shop.builds.map(({ id, name }) => ({ id, name })) };
   const build = shop.builds.find((b) => (asked.job ? b.jobs.some((j) => j.id === asked.job) : b.id === asked.build));
   if (!build) return { ...base, of: null };
@@ -33,7 +35,7 @@ export async function setOutView(
         second: s.second && { by: who(s.secondBy), readings: s.second },
         locked: s.lockedAt,
         version: s.version,
-        notices: sheetNotices(shop, build, s),
+        notices: sheetNotices(shop, build, s, plan),
         wanted: secondReadings(s.calculator, s.input, findCalculator(s.calculator)!.run(s.input)),
         versions: (await versionsOf(s.id)).map(({ n, by, at }) => ({ n, by, at })),
       }),
@@ -51,9 +53,10 @@ export async function setOutView(
         return calculators.length ? [{ id: j.id, name: j.name, calculators }] : [];
       }),
       kept,
+      fromPlan: CALCULATORS.map((c) => c.name).filter(startsFromPlan),
       prefills: Object.fromEntries(
         CALCULATORS.flatMap((c) => {
-          const p = sheetPrefill(shop, build, c.name, job?.id ?? null);
+          const p = sheetPrefill(shop, build, c.name, job?.id ?? null, plan);
           return p ? [[c.name, p.draft]] : [];
         }),
       ),

@@ -48,7 +48,13 @@ export function openings(shop: Shop, build: BuildRow, plan: Plan | undefined, no
         units: j.parts
           .filter((x) => isUnit(x.name))
           .map((x) => ({ name: x.name, here: x.state === "checked", state: x.state, cutOut: x.cutOut })),
-        sheet: !sheet ? "none" : sheetNotices(shop, build, sheet).length ? "contradicted" : sheet.lockedAt !== null ? "locked" : "kept",
+        sheet: !sheet
+          ? "none"
+          : sheetNotices(shop, build, sheet, plan).length
+            ? "contradicted"
+            : sheet.lockedAt !== null
+              ? "locked"
+              : "kept",
         openQuestions: j.questions.filter((q) => q.answeredAt === null).length,
         today: j.state === "todo" ? todayFor(shop, j, p?.place ?? build.at ?? "yard", now, byId) : null,
         planned: p ? zone.parse(p.start) : null,

@@ -1,17 +1,23 @@
 // The set-out sheets of a build: what each stands on now, and whether the world contradicts it.
 
+import type { Plan } from "../plan/model";
 import { contradictions, type Prefill, prefill, worldOf } from "../setout/prefill";
 import { asMeasured } from "../van/readings";
 import { stripPrefill } from "./marks";
 import type { BuildRow, JobRow, SheetRow, Shop } from "./model";
 import { isUnit } from "./parts";
+import { planPrefill, startsFromPlan } from "./plan-prefill";
 
-/** Figures to start a job's sheet from, by the van as measured and what was chosen; undefined where nothing of them goes in. */
-export function sheetPrefill(shop: Pick<Shop, "vans">, build: BuildRow, calculator: string, jobId: string | null): Prefill | undefined {
+/**
+ * Figures to start a job's sheet from, by the van as measured, what was chosen, the plan and the forecast; undefined where
+ * nothing of them goes in.
+ */
+export function sheetPrefill(shop: Shop, build: BuildRow, calculator: string, jobId: string | null, plan?: Plan): Prefill | undefined {
   if (calculator === "strip-list") return stripPrefill(build.records);
   if (calculator === "session") return sessionPrefill(build);
   const van = shop.vans.find((v) => v.id === build.vanId);
   const job = build.jobs.find((j) => j.id === jobId);
+  if (startsFromPlan(calculator)) return plan && planPrefill(calculator, { shop, build, job, plan });
   if (calculator === "height")
     return van && { draft: { van: String(van.heightMm), working: "1100" }, basis: { "van's height": van.heightMm }, partial: true };
   if (!van) return undefined;
@@ -37,11 +43,12 @@ function sessionPrefill(build: BuildRow): Prefill | undefined {
 }
 
 /** What has changed beneath a sheet since it was filled, in words. */
-export const sheetNotices = (
-  shop: Pick<Shop, "vans">,
-  build: BuildRow,
-  sheet: Pick<SheetRow, "calculator" | "jobId" | "basis">,
-): string[] => contradictions(sheet.basis, sheetPrefill(shop, build, sheet.calculator, sheet.jobId)?.basis);
+export function sheetNotices(shop: Shop, build: BuildRow, sheet: Pick<SheetRow, "calculator" | "jobId" | "basis">, plan?: Plan): string[] {
+  const now = sheetPrefill(shop, build, sheet.calculator, sheet.jobId, plan)?.basis;
+  // Beyond plan and forecast nothing is known that could contradict it.
+  if (startsFromPlan(sheet.calculator)) return now && Object.keys(sheet.basis).length ? contradictions(sheet.basis, now) : [];
+  return contradictions(sheet.basis, now);
+}
 
 /** Mass that the build's sheets have worked out, kg, and how many of them have none. */
 export function sheetMass(build: Pick<BuildRow, "sheets">): { kg: number; sheets: number } {

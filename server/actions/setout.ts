@@ -6,6 +6,7 @@ import type { Outcome } from "@/core/setout/model";
 import { disagreements, secondReadings } from "@/core/setout/second";
 import type { BuildRow, SheetRow, Shop } from "@/core/shop/model";
 import { sheetPrefill } from "@/core/shop/sheets";
+import { loadPlan } from "@/db/plans";
 import { applySheet, deleteSheet, findSheet, unlockSheet, writeSecond, writeSheet } from "@/db/setout";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
@@ -47,6 +48,7 @@ export const setoutActions = [
         if (old?.lockedAt != null) throw new Refusal(409, `${calculator.title} is locked: two measurings agree. Open it again first.`);
         if (old && old.version !== b.version) throw new Stale(`The sheet ${calculator.title}`, {}, {}, old.version);
         const id = old?.id ?? v7();
+        const plan = (await loadPlan(x.c, "working", x.zone))?.plan;
         await writeSheet(
           x.c,
           {
@@ -56,7 +58,7 @@ export const setoutActions = [
             calculator: b.calculator,
             draft: b.draft,
             input: b.input,
-            basis: sheetPrefill(shop, build, b.calculator, b.jobId ?? null)?.basis ?? {},
+            basis: sheetPrefill(shop, build, b.calculator, b.jobId ?? null, plan)?.basis ?? {},
             worst: worstOf(outcome),
             massKg: outcome.massKg,
             by: user.id,

@@ -5,6 +5,7 @@ import { FULL } from "@/core/library/testing";
 import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
 import { contradictions, prefill, roofBays, worldOf } from "@/core/setout/prefill";
 import { AGREE_MM, disagreements, secondReadings } from "@/core/setout/second";
+import { startsFromPlan } from "@/core/shop/plan-prefill";
 import { sheetMass, sheetNotices, sheetPrefill } from "@/core/shop/sheets";
 import { testShop } from "@/core/shop/testing/shop";
 import { vans } from "@/core/van/model";
@@ -50,6 +51,25 @@ describe("figures to start from", () => {
     expect(roofBays(g)[1]).toEqual({ from: 210, to: 710 });
     expect(prefill("opening", worldOf("OP-09", g, FULL))).toBeUndefined();
     expect(prefill("cure", worldOf("OP-06a", g, FULL))).toBeUndefined();
+  });
+  it("fit the fields of the sheets that start from plan and forecast", () => {
+    const shop = testShop();
+    const build = shop.builds[0];
+    const jobs = [
+      { id: "a.OP-06a", start: "2027-03-04T11:10", end: "2027-03-04T15:00", place: "b2", fitters: ["ines", "teo"] },
+      { id: "a.OP-04", start: "2027-03-05T09:00", end: "2027-03-05T12:00", place: "b1", fitters: ["ines"] },
+    ];
+    build.sheets.push({ calculator: "opening", jobId: "a.OP-06a", input: { cut: { w: 870, h: 435, r: 55 }, minLand: 20 } } as never);
+    const starts = CALCULATORS.filter((c) => startsFromPlan(c.name));
+    expect(starts.length).toBeGreaterThan(8);
+    for (const c of starts) {
+      const p = sheetPrefill(shop, build, c.name, "a.OP-06a", { jobs } as never)!;
+      const { fields, shape } = SHEETS.find((s) => s.name === c.name)!;
+      expect(fields.map((f) => f.path)).toEqual(expect.arrayContaining(Object.keys(p.draft)));
+      const { input, faults } = toInput(fields, { ...blankDraft(fields), ...p.draft });
+      for (const f of faults) expect(f.message, `${c.name} ${f.path}`).toBe("is missing");
+      if (!faults.length) c.run(shape ? shape(input) : input);
+    }
   });
   it("leave out what only a tape or the client knows", () => {
     const across = { ...FULL, bed: "across" } as typeof FULL;

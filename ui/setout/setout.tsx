@@ -42,6 +42,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
     }
   }, []);
   const sheet = SHEETS.find((s) => s.name === name)!;
+  const source = of?.fromPlan.includes(name) ? "plan, forecast and stores" : "the van and the choices";
   const kept = of?.kept.find((k) => k.calculator === name && k.jobId === of.jobId);
   const start = useMemo(
     () => (of ? (kept?.draft ?? { ...blankDraft(sheet.fields), ...of.prefills[name] }) : sheet.start),
@@ -161,8 +162,8 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
                 : ""
               : of.prefills[name]
                 ? outcome
-                  ? "filled from the van and the choices, not kept yet"
-                  : "begun from the van and the choices; fill in the rest"
+                  ? `filled from ${source}, not kept yet`
+                  : `begun from ${source}; fill in the rest`
                 : "nothing is known of it yet: fill it in"
             : `lengths in mm, or as 123.4 cm, 48 1/2", 4' 3"; kept on this machine only`}
         </p>

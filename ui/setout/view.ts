@@ -35,5 +35,7 @@ export interface SetOutView {
     kept: KeptSheet[];
     /** Figures to start from, by calculator. */
     prefills: Record<string, SheetDraft>;
+    /** Sheets that start from plan, forecast and stores instead. */
+    fromPlan: string[];
   } | null;
 }

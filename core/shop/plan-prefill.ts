@@ -1,0 +1,199 @@
+// Starts of sheets out of plan, forecast and stores: how warm it is where the job is planned, what stands open there, who is at it.
+
+import type { Plan } from "../plan/model";
+import { type Prefill, roofBays, type SheetDraft } from "../setout/prefill";
+import { DAY, type Minute, zoneOf } from "../time/zone";
+import { asMeasured } from "../van/readings";
+import type { BuildRow, JobRow, Shop, WeatherRow } from "./model";
+import { isUnit } from "./parts";
+
+interface Site {
+  start: Minute;
+  /** By the shop's clock. */
+  clock: string;
+  day: WeatherRow;
+  /** A heated bay's own, else the middle of the day's forecast, whole °C. */
+  tempC: number;
+  people: number;
+}
+
+interface Asked {
+  shop: Shop;
+  build: BuildRow;
+  job: JobRow | undefined;
+  plan: Plan;
+}
+
+const CLOSED_UNTIL_CUT = "cut";
+/** What the forecast must say at least for an hour to count as dry. */
+const DRY_CHANCE = "0.7";
+/** Openings that are planned within so many days wait for the same dry slot. */
+const SLOT_DAYS = 7;
+
+/** Where and when the plan has a job, as far as the forecast reaches; undefined for what is done or not planned. */
+export function siteOf({ shop, job, plan }: Asked): Site | undefined {
+  const p = job && job.state !== "done" ? plan.jobs.find((x) => x.id === job.id) : undefined;
+  const day = p && shop.weather.find((w) => w.date === p.start.slice(0, 10));
+  if (!p || !day) return undefined;
+  const bay = shop.bays.find((b) => b.id === p.place);
+  const tempC = bay?.has.includes("heated") && bay.tempC !== null ? bay.tempC : Math.round((day.lowC + day.highC) / 2);
+  return { start: zoneOf(shop.workshop.zone).parse(p.start), clock: p.start.slice(11, 16), day, tempC, people: p.fitters.length };
+}
+
+const warmth = (a: Asked): Prefill | undefined => {
+  const site = siteOf(a);
+  return site && { draft: { tempC: String(site.tempC) }, basis: { "temperature there": site.tempC }, partial: true };
+};
+
+function openSkin(a: Asked): Prefill | undefined {
+  const { job } = a;
+  const site = siteOf(a);
+  if (!job || !site) return undefined;
+  const { best, likely, worst } = job.minutes;
+  const units = job.parts.filter((p) => isUnit(p.name));
+  return {
+    draft: {
+      now: site.clock,
+      sunset: site.day.sunset,
+      people: String(site.people),
+      peopleNeeded: String(job.crew.reduce((n, c) => n + c.people, 0)),
+      tempC: String(site.tempC),
+      minC: job.needs.minTempC === null ? "" : String(job.needs.minTempC),
+      steps: [{ name: job.name, "minutes.best": String(best), "minutes.likely": String(likely), "minutes.worst": String(worst) }],
+      dry: site.day.dry.map(([from, to]) => ({ from, to, chance: DRY_CHANCE })),
+      units: units.map((p) => ({
+        name: p.name,
+        arrived: p.state === "arrived" || p.state === "checked",
+        checked: p.state === "checked",
+        dryFitted: false,
+      })),
+    },
+    basis: {
+      day: site.day.date,
+      start: site.clock,
+      dusk: site.day.sunset,
+      "dry hours": site.day.dry.map(([x, y]) => `${x} to ${y}`).join(", ") || "none",
+      temperature: site.tempC,
+      people: site.people,
+    },
+    partial: true,
+  };
+}
+
+/** The longest stretch, in whole days, between two pieces of work in the van that are still to come. */
+export function longestStand({ shop, build, plan }: Pick<Asked, "shop" | "build" | "plan">): number | undefined {
+  const zone = zoneOf(shop.workshop.zone);
+  const own = new Set(build.jobs.filter((j) => j.place === "van" && j.state !== "done").map((j) => j.id));
+  const work = plan.jobs
+    .filter((p) => own.has(p.id))
+    .map((p) => [zone.parse(p.start), zone.parse(p.end)] as const)
+    .sort((x, y) => x[0] - y[0]);
+  if (!work.length) return undefined;
+  let until = work[0][1];
+  let longest = 0;
+  for (const [start, end] of work) {
+    longest = Math.max(longest, start - until);
+    until = Math.max(until, end);
+  }
+  return Math.ceil(longest / DAY);
+}
+
+function batteryStand(a: Asked): Prefill | undefined {
+  const days = longestStand(a);
+  return days === undefined ? undefined : { draft: { standDays: String(days) }, basis: { "longest stand, days": days }, partial: true };
+}
+
+const SIDE: Record<string, string> = { "OP-04": "roof", "OP-05": "roof", "OP-07": "front or rear", "OP-10": "roof", "OP-11": "roof" };
+
+/** Openings of every build that are planned soon, and the first dry stretch that one of them has. */
+function goodSlot({ shop, plan }: Asked): Prefill | undefined {
+  const zone = zoneOf(shop.workshop.zone);
+  const planned = new Map(plan.jobs.map((p) => [p.id, p]));
+  const waiting = shop.builds
+    .flatMap((b) =>
+      b.jobs
+        .filter((j) => j.irreversible === CLOSED_UNTIL_CUT && j.state === "todo" && j.needs.dry && planned.has(j.id))
+        .map((j) => ({ name: `${b.name}: ${j.name}`, j, start: zone.parse(planned.get(j.id)!.start) })),
+    )
+    .sort((x, y) => x.start - y.start);
+  const soon = waiting.filter((w) => w.start < waiting[0].start + SLOT_DAYS * DAY);
+  const day = soon.length ? shop.weather.find((w) => w.date >= zone.show(soon[0].start).slice(0, 10) && w.dry.length) : undefined;
+  if (!day) return undefined;
+  const long = Math.max(...day.dry.map(([from, to]) => within(from, to, day)));
+  return {
+    draft: {
+      slot: String(long),
+      openings: soon.map(({ name, j, start }) => ({
+        name,
+        minutes: String(j.minutes.likely),
+        side: SIDE[j.code.slice(0, 5)] ?? "side",
+        urgent: start < soon[0].start + DAY,
+      })),
+    },
+    basis: { day: day.date, "dry stretch, minutes": long },
+  };
+}
+
+const minutesOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
+/** Minutes of a dry window in which there is light. */
+const within = (from: string, to: string, day: WeatherRow) =>
+  Math.max(0, Math.min(minutesOf(to), minutesOf(day.sunset)) - Math.max(minutesOf(from), minutesOf(day.sunrise)));
+
+function unitChoice(a: Asked): Prefill | undefined {
+  const { shop, build, job, plan } = a;
+  const van = shop.vans.find((v) => v.id === build.vanId);
+  const planned = plan.jobs.find(
+    (p) => p.id === (job?.code === "OP-02" ? build.jobs.find((j) => j.irreversible === CLOSED_UNTIL_CUT)?.id : job?.id),
+  );
+  if (!van) return undefined;
+  const bays = roofBays(asMeasured(van.geometry, build.readings));
+  return {
+    draft: {
+      cuttingDay: planned ? planned.start.slice(0, 10) : "",
+      goodsInDays: String(Math.ceil(shop.workshop.goodsInMinutes / DAY)),
+      bays: bays.map((b, i) => ({ name: String(i + 1), clear: String(Math.round((b.to - b.from) * 10) / 10) })),
+    },
+    basis: {
+      ...(planned ? { "cutting day": planned.start.slice(0, 10) } : {}),
+      "rib bays": bays.map((b) => Math.round(b.to - b.from)).join(", "),
+    },
+    partial: true,
+  };
+}
+
+/** What the opening's own sheet says of corners and land. */
+function fromOpening({ build, job }: Asked): { cut?: { w: number; h: number; r: number }; minLand?: number } {
+  return (build.sheets.find((s) => s.calculator === "opening" && s.jobId === job?.id)?.input ?? {}) as ReturnType<typeof fromOpening>;
+}
+
+function corners(a: Asked): Prefill | undefined {
+  const r = fromOpening(a).cut?.r;
+  return r === undefined ? undefined : { draft: { cutRadius: String(r) }, basis: { "corner of the cut": r }, partial: true };
+}
+
+function holeRange(a: Asked): Prefill | undefined {
+  const land = fromOpening(a).minLand;
+  return land === undefined ? undefined : { draft: { land: String(land) }, basis: { "land asked for": land }, partial: true };
+}
+
+const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
+  cure: warmth,
+  recoat: warmth,
+  "dew-point": (a) => {
+    const site = siteOf(a);
+    const min = a.job?.needs.minTempC;
+    const least: SheetDraft = min == null ? {} : { minC: String(min) };
+    return site && { draft: { airC: String(site.tempC), ...least }, basis: { "air there": site.tempC }, partial: true };
+  },
+  "open-skin": openSkin,
+  "battery-stand": batteryStand,
+  "good-slot": goodSlot,
+  "unit-choice": unitChoice,
+  corners,
+  "hole-range": holeRange,
+};
+
+export const startsFromPlan = (calculator: string): boolean => calculator in BY_PLAN;
+
+/** Figures to start such a sheet from; undefined where the plan or the forecast does not reach. */
+export const planPrefill = (calculator: string, asked: Asked): Prefill | undefined => BY_PLAN[calculator]?.(asked);
