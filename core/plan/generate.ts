@@ -281,15 +281,22 @@ class Run {
     }
     let best: { fit: Fit; option: Option; score: number } | undefined;
     const known: Alone = new Map();
+    const arrived = this.b.stays[j.build].length > 0;
     for (const option of optionsFor(this.b, j, pinPlace)) {
-      // No fit can beat the best one when place and people come together too late.
-      if (best && soonestCrew(this.b, j, option.frame, lower, known) + j.minutes > best.score) continue;
-      const fit = earliest(this.b, j, option.frame, lower, latest, must, known);
-      if (!fit) continue;
+      const wanted = j.published?.place === option.frame.place ? -30 : 0;
+      const surcharge = wanted + scarcity(this.c, option.frame.place);
+      let until = latest;
+      if (best) {
+        // No fit can beat the best one when place and people come together too late, or the van has to move for it.
+        const least = surcharge + (option.stay || !arrived ? 0 : this.rule.costs.move);
+        until = Math.min(latest, best.score - j.minutes - least - 1);
+        if (soonestCrew(this.b, j, option.frame, lower, known) > until) continue;
+      }
+      const fit = earliest(this.b, j, option.frame, lower, until, must, known);
+      if (!fit || (best && fit.end + surcharge >= best.score)) continue;
       const extra = moveCost(this.b, j, option, fit, this.rule.costs);
       if (extra === undefined) continue;
-      const wanted = j.published?.place === option.frame.place ? -30 : 0;
-      const score = fit.end + extra + wanted + scarcity(this.c, option.frame.place);
+      const score = fit.end + extra + surcharge;
       if (!best || score < best.score) best = { fit, option, score };
     }
     if (!best) return false;

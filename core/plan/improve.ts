@@ -8,7 +8,7 @@ import { type BuildResult, buildCost, buildResult, costOf, jobCost } from "./cos
 import { type Generated, generate } from "./generate";
 import type { Cost } from "./model";
 import { isFree, putBack, relay, reopen, type Undo } from "./moves";
-import { displaced, type Incumbent, relaying, reopening, stepRule } from "./search";
+import { displaced, type Incumbent, latestFirst, relaying, reopening, stepRule } from "./search";
 
 export interface Candidate extends Generated {
   cost: Cost;
@@ -153,6 +153,8 @@ class Ways {
 const checked = (jobs: number): number => (jobs > 1000 ? 0.12 : 0.3);
 /** Heat at the start, against the cost of a build on average. */
 const HEAT = 0.01;
+/** So many passes at most before the search. */
+const PASSES = 12;
 /** A step is some work before a job is laid. */
 const STEP = 3;
 
@@ -173,6 +175,15 @@ export function improve(c: Compiled, start: Candidate, r: Random, options: Impro
     const { board, generated } = at;
     go = options.onBetter(() => costOf(board, generated.unplaced), steps);
   };
+  // Backward and forward passes first, until neither kind gains any more.
+  for (let idle = 0, n = 0; !options.local && go && share < 1 && idle < 2 && n < PASSES && !options.stopped(); n++) {
+    steps++;
+    const next = new At(generate(c, latestFirst(c, at, n % 2 === 1, { move: 90, evict: 240 }), cache));
+    idle = next.total < at.total ? 0 : idle + 1;
+    if (!idle) at = next;
+    better();
+    share = options.used(steps);
+  }
   while (go && share < 1 && !options.stopped()) {
     // The plan on the wall still holds: nothing to look for.
     if (options.local && displaced(c, at).size === 0 && at.generated.unplaced.size === 0) break;

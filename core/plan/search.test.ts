@@ -11,7 +11,7 @@ import type { Plan, Problem } from "./model";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
 import { fromPlan, latestFinish, rules } from "./rules";
-import { displaced, stepRule } from "./search";
+import { displaced, latestFirst, slackOf, stepRule } from "./search";
 import { workshop } from "./testing/workshop";
 
 const problem = readProblem(workshop({ seed: 21, builds: 4, jobsPerBuild: 20 }));
@@ -52,6 +52,36 @@ describe("stepRule", () => {
     });
     c.jobs.forEach((_, i) => expect(again.board.placed[i]?.start).toBe(at.placed[i]?.start));
     expect(costOf(again.board, again.unplaced).total).toBe(costOf(first.board, first.unplaced).total);
+  });
+  it("knows by how much each job could wait, and lays what can wait least first", () => {
+    const slack = slackOf(c, at, false);
+    const tail = (k: number) => Math.max(...c.builds[k].jobs.map((j) => at.placed[j]?.holdUntil ?? 0));
+    c.jobs.forEach((j, i) => {
+      const p = at.placed[i];
+      if (!p || j.done) return;
+      expect(slack[i]).toBeGreaterThanOrEqual(0);
+      expect(p.holdUntil + slack[i]).toBeLessThanOrEqual(tail(j.build));
+      // Started so much later, it still lets every follower be as late as that one may be.
+      for (const f of j.followers) {
+        const link = c.jobs[f].before.find((l) => l.job === i)!;
+        const q = at.placed[f]!;
+        const from = (link.ignoreHold ? p.end : p.holdUntil) + link.lag + slack[i];
+        expect(from).toBeLessThanOrEqual(Math.max(q.start, (link.ignoreHold ? p.end : p.holdUntil) + link.lag) + slack[f]);
+      }
+    });
+    // Each build has a last job, which can't wait; by the due date all of a build that is early can.
+    c.builds.forEach((b, k) => expect(Math.min(...b.jobs.filter((j) => at.placed[j]).map((j) => slack[j])), `build ${k}`).toBe(0));
+    const byDue = slackOf(c, at, true);
+    for (const [i, s] of slack.entries()) expect(byDue[i]).toBeGreaterThanOrEqual(s);
+    const rule = latestFirst(c, at, false, { move: 90, evict: 240 });
+    c.jobs.forEach((_, i) => expect(rule.priority[i]).toBe((at.placed[i]?.start ?? 0) + slack[i]));
+  });
+  it("lays all anew that way with every rule kept, and an overloaded workshop clearly better", () => {
+    const p = readProblem(workshop({ seed: 11, builds: 5, jobsPerBuild: 40, fitters: 4, bays: 2 }));
+    const one = makePlan(p, { iterations: 0 });
+    const passes = makePlan(p, { iterations: 12 });
+    expect(checkPlan(p, readPlan(passes))).toEqual([]);
+    expect(passes.cost?.total).toBeLessThan(0.9 * (one.cost?.total ?? 0));
   });
   it("gives only plans that pass the checker, step after step", () => {
     for (let seed = 1; seed <= 8; seed++) {

@@ -69,10 +69,17 @@ function passage(b: Board, last: Stay, place: number, at: Minute): { leave: Minu
 /** Whether a yard place is free throughout [from, to), not counting the builds named. */
 export function yardFree(b: Board, from: Minute, to: Minute, without: readonly number[]): boolean {
   if (to <= from) return true;
-  const here = b.atPlace[b.c.yard].filter((s) => !without.includes(s.build) && s.from < to && s.to > from);
-  if (here.length < b.c.yardPlaces) return true;
-  for (const t of [from, ...here.map((s) => s.from).filter((x) => x > from)])
-    if (here.filter((s) => s.from <= t && t < s.to).length >= b.c.yardPlaces) return false;
+  // The stays lie in the order of their begin: at each, those that have ended by then are dropped.
+  const ends: Minute[] = [];
+  for (const s of b.atPlace[b.c.yard]) {
+    if (s.from >= to) break;
+    if (s.to <= from || without.includes(s.build)) continue;
+    let n = 0;
+    for (const end of ends) if (end > s.from) ends[n++] = end;
+    ends.length = n;
+    ends.push(s.to);
+    if (n + 1 >= b.c.yardPlaces) return false;
+  }
   return true;
 }
 
