@@ -183,9 +183,15 @@ async function records(t: Conn, shop: Shop, now: number): Promise<void> {
     ),
     ...MARKS.map(([build, title, data, days]) => row(build, has(build, "ST-07"), "mark", title, data, days, "u-teo")),
     ...ITEMS.flatMap(([build, title, data, minutes]) => {
-      const out = shop.builds.find((b) => b.id === build)?.jobs.find((j) => j.code === "ST-04");
+      const jobs = shop.builds.find((b) => b.id === build)?.jobs ?? [];
+      const out = jobs.find((j) => j.code === "ST-04");
       if (out?.endedAt == null) return [];
-      return [row(build, out.id, "item", title, data, (now - out.endedAt + minutes) / DAY, `u-${out.fitters[0] ?? "teo"}`)];
+      // Once stripping is closed nothing is undecided or lies nowhere any more.
+      const closed = jobs.some((j) => j.code === "ST-07" && j.state === "done");
+      const kept: Item = closed
+        ? { ...data, fate: data.fate === "undecided" ? "scrap" : data.fate, place: data.place ?? "shelf C3" }
+        : data;
+      return [row(build, out.id, "item", title, kept, (now - out.endedAt + minutes) / DAY, `u-${out.fitters[0] ?? "teo"}`)];
     }),
   ]);
   const [treated] = await rows<{ id: string }>(t, "SELECT id FROM record WHERE kind = 'mark' AND title LIKE 'Roof seam%'");

@@ -251,7 +251,10 @@ test("the workshop adds a fitter and retires a bay, with a way back", async ({ p
   await expect(page.getByText("At worst, days is less than the likely")).toBeVisible();
   await page.getByLabel("At worst, days").fill("30");
   await page.getByRole("button", { name: "Save" }).click();
-  const supplier = page.getByRole("listitem").filter({ hasText: "Quarry Lane Metal" });
+  const supplier = page
+    .getByRole("listitem")
+    .filter({ hasText: "Quarry Lane Metal" })
+    .filter({ has: page.getByRole("button", { name: "Retire" }) });
   await expect(supplier).toContainText("20 days (1 to 30)");
   await expect(supplier).toContainText("nothing has come from them yet");
   await page.getByRole("tab", { name: "Away and closed" }).click();
