@@ -15,35 +15,50 @@ interface Props {
   act: Act;
 }
 
-/** Each has to be answered with yes before the job starts. */
+/** Each has to be answered with yes before the job starts; once it has, they fold up and leave the card to the steps. */
 export function Questions({ job, act }: Props) {
   if (!job.questions.length || job.state === "done") return null;
-  return (
-    <section aria-label={`Before you ${job.deed}`} className="mt-3">
-      <h3 className="text-[17px]">Before you {job.deed}</h3>
-      <ul className="mt-1 overflow-hidden rounded-md border border-signal bg-card">
-        {job.questions.map((q) => (
-          <li key={q.n} className="border-b last:border-0">
-            <button
-              type="button"
-              aria-pressed={q.yes}
-              disabled={act.busy || job.state !== "todo"}
-              onClick={() => void act.run(() => send("POST", `jobs/${job.id}/answer`, { n: q.n, yes: !q.yes }))}
-              className="flex min-h-13 w-full items-center gap-3 px-3 py-2 text-left"
+  const list = (
+    <ul className="mt-1 overflow-hidden rounded-md border border-signal bg-card">
+      {job.questions.map((q) => (
+        <li key={q.n} className="border-b last:border-0">
+          <button
+            type="button"
+            aria-pressed={q.yes}
+            disabled={act.busy || job.state !== "todo"}
+            onClick={() => void act.run(() => send("POST", `jobs/${job.id}/answer`, { n: q.n, yes: !q.yes }))}
+            className="flex min-h-13 w-full items-center gap-3 px-3 py-2 text-left"
+          >
+            <span
+              className={cx(
+                "grid size-[34px] shrink-0 place-items-center rounded-[5px] border-2 text-[14px] font-bold",
+                q.yes ? "border-green bg-green text-white" : "border-signal text-signal-text",
+              )}
             >
-              <span
-                className={cx(
-                  "grid size-[34px] shrink-0 place-items-center rounded-[5px] border-2 text-[14px] font-bold",
-                  q.yes ? "border-green bg-green text-white" : "border-signal text-signal-text",
-                )}
-              >
-                {q.yes ? <Check size={18} strokeWidth={3} /> : "yes?"}
-              </span>
-              <span className={cx(q.yes && "text-muted")}>{q.text}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
+              {q.yes ? <Check size={18} strokeWidth={3} /> : "yes?"}
+            </span>
+            <span className={cx(q.yes && "text-muted")}>{q.text}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+  const name = `Before you ${job.deed}`;
+  if (job.state !== "todo" && job.questions.every((q) => q.yes))
+    return (
+      <details className="mt-3">
+        <summary className="flex min-h-11 items-center gap-2 rounded-md border bg-card px-3 text-[15px]">
+          <Check size={18} strokeWidth={3} className="text-green" />
+          {name}: {job.questions.length === 1 ? "answered" : `all ${job.questions.length} answered`}
+          <span className="ml-auto text-muted underline underline-offset-2">show</span>
+        </summary>
+        {list}
+      </details>
+    );
+  return (
+    <section aria-label={name} className="mt-3">
+      <h3 className="text-[17px]">{name}</h3>
+      {list}
     </section>
   );
 }
