@@ -73,7 +73,7 @@ export function yardFree(b: Board, from: Minute, to: Minute, without: readonly n
   const ends: Minute[] = [];
   for (const s of b.atPlace[b.c.yard]) {
     if (s.from >= to) break;
-    if (s.to <= from || without.includes(s.build)) continue;
+    if (s.to <= from || s.to <= s.from || without.includes(s.build)) continue;
     let n = 0;
     for (const end of ends) if (end > s.from) ends[n++] = end;
     ends.length = n;

@@ -4,12 +4,12 @@
 import { useState } from "react";
 import { FATE_WORDS, SERVED } from "@/core/shop/inventory";
 import { EDGES, FATES, type Item } from "@/core/shop/records";
-import { Button } from "../kit/button";
 import { Area, Check, Field, Select } from "../kit/field";
 import { send } from "../kit/send";
 import { time } from "../kit/time";
 import { useForm } from "../kit/use-form";
 import type { ShownItem } from "./items-panel";
+import { RecordEnd } from "./record-end";
 import type { BuildView } from "./view";
 
 type Typed = Record<"title" | "from" | "kg" | "fate" | "place" | "bag" | "credit" | "note" | "why", string>;
@@ -135,16 +135,7 @@ export function ItemForm({ view, was, onDone }: { view: BuildView; was?: ShownIt
           ))}
         </ol>
       )}
-      {(form.general || form.stale) && (
-        <p role="alert" className="text-signal-text">
-          {form.general ?? "Somebody else changed it meanwhile. Close this and open it again."}
-        </p>
-      )}
-      <div className="flex justify-end">
-        <Button kind="main" type="submit" disabled={form.busy}>
-          {was ? "Keep" : "Write it down"}
-        </Button>
-      </div>
+      <RecordEnd form={form} label={was ? "Keep" : "Write it down"} />
     </form>
   );
 }

@@ -14,6 +14,7 @@ import { send } from "../kit/send";
 import { time } from "../kit/time";
 import { useForm } from "../kit/use-form";
 import { VanDrawing } from "../van/drawing";
+import { RecordEnd } from "./record-end";
 import { RecordPhotos } from "./record-photos";
 import type { BuildView } from "./view";
 
@@ -257,16 +258,7 @@ function MarkForm({
       {hole && <Check label="Through the outer skin" checked={skin} onChange={(e) => setSkin(e.target.checked)} />}
       <Area label="Note" name="note" faults={form.faults} value={v.note} onChange={set("note")} maxLength={500} />
       {was && <Check label="Treated" checked={treated} onChange={(e) => setTreated(e.target.checked)} />}
-      {(form.general || form.stale) && (
-        <p role="alert" className="text-signal-text">
-          {form.general ?? "Somebody else changed it meanwhile. Close this and open it again."}
-        </p>
-      )}
-      <div className="flex justify-end">
-        <Button kind="main" type="submit" disabled={form.busy}>
-          {was ? "Keep" : "Mark it"}
-        </Button>
-      </div>
+      <RecordEnd form={form} label={was ? "Keep" : "Mark it"} />
     </form>
   );
 }

@@ -11,6 +11,7 @@ import { send } from "../kit/send";
 import { near, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { type FormState, useForm } from "../kit/use-form";
+import { RecordEnd } from "./record-end";
 import { RecordPhotos } from "./record-photos";
 import type { BuildView } from "./view";
 
@@ -201,16 +202,7 @@ export function RecordForm({
           onChange={(e) => setV({ ...v, closed: e.target.checked })}
         />
       )}
-      {(form.general || form.stale) && (
-        <p role="alert" className="text-signal-text">
-          {form.general ?? "Somebody else changed it meanwhile. Close this and open it again."}
-        </p>
-      )}
-      <div className="flex justify-end">
-        <Button kind="main" type="submit" disabled={form.busy}>
-          {was ? "Keep" : "Write it down"}
-        </Button>
-      </div>
+      <RecordEnd form={form} label={was ? "Keep" : "Write it down"} />
     </form>
   );
 }
