@@ -367,13 +367,15 @@ describe("what the card asks", () => {
       const j = s.builds.find((b) => b.id === id)!.jobs.find((x) => x.code === "OP-05")!;
       return startObstacles(s, j, [ines.fitterId!], "yard", 29_500_000).filter((o) => o.kind === "question");
     };
-    expect((await cut())[0].text).toMatch(/^6 questions before the cut are open/);
-    for (const n of [1, 2, 3, 4, 5]) await post(`jobs/${id}.OP-05/answer`, { n, yes: true }, ines);
+    const asked = (await jobNow("OP-05")).questions.map((q) => q.n);
+    expect(asked.length).toBeGreaterThan(5);
+    expect((await cut())[0].text).toContain(`${asked.length} questions before the cut are open`);
+    for (const n of asked.slice(1)) await post(`jobs/${id}.OP-05/answer`, { n, yes: true }, ines);
     expect((await cut())[0].text).toMatch(/^1 question/);
-    await post(`jobs/${id}.OP-05/answer`, { n: 6, yes: true }, ines);
+    await post(`jobs/${id}.OP-05/answer`, { n: asked[0], yes: true }, ines);
     expect(await cut()).toEqual([]);
     expect((await jobNow("OP-05")).questions[0]).toMatchObject({ answeredBy: "u-ines" });
-    expect((await refused(post(`jobs/${id}.OP-05/answer`, { n: 9, yes: true }))).message).toMatch(/no such question/);
+    expect((await refused(post(`jobs/${id}.OP-05/answer`, { n: 30, yes: true }))).message).toMatch(/no such question/);
   });
   it("counts pieces and leaves steps out by name, on a job under way only", async () => {
     expect((await refused(post(`jobs/${id}.FR-03/pieces`, { done: 2 }, ines))).message).toMatch(/Start Wall battens first/);
