@@ -17,6 +17,8 @@ export async function alive(page: Page): Promise<void> {
 
 /** Signs in, and from then on opens pages as a person does: acting only once they are there. */
 export async function signIn(page: Page, name: string): Promise<void> {
+  // What breaks in the page stands in the test's output.
+  page.on("pageerror", (e) => console.log(`page: ${e.stack ?? e}`.slice(0, 2000)));
   const goto = page.goto.bind(page);
   await goto("/sign-in");
   await page.getByRole("button", { name: new RegExp(`^${name}`) }).click();
