@@ -4,6 +4,7 @@ import { createHash } from "node:crypto";
 import sharp from "sharp";
 import { v7 } from "uuid";
 import { type Look, lookAgain, lookAt } from "@/core/shop/photo-look";
+import { looksOfOthers, looksOfPerson } from "@/db/photos";
 import { loadPlan } from "@/db/plans";
 import { type Conn, insert, pool, rows, run, toSql } from "@/db/pool";
 import type { User } from "@/db/users";
@@ -142,26 +143,17 @@ export async function addPhoto(user: User, shotId: string, input: Buffer): Promi
   });
 }
 
-const parsed = (v: unknown) => (typeof v === "string" ? JSON.parse(v) : v) as Look;
+/** The sharpness that one hand usually has is that of so many photos. */
+const OWN = 20;
 
 /** Against what the same hand took before, and against the other pieces of the build. */
 async function whyAgain(c: Conn, look: Look, userId: string, buildId: string, shotId: string): Promise<string[]> {
-  const own = await rows<{ look: unknown }>(
-    c,
-    `SELECT d.look FROM photo p JOIN photo_review r ON r.photo_id = p.id AND r.verdict = 'approved' JOIN photo_data d ON d.sha256 = p.sha256
-     WHERE p.taken_by = ? AND d.look IS NOT NULL ORDER BY p.taken_at DESC LIMIT 20`,
-    [userId],
-  );
-  const others = await rows<{ look: unknown; text: string; name: string }>(
-    c,
-    `SELECT d.look, s.text, j.name FROM photo p JOIN proof_shot s ON s.id = p.proof_shot_id JOIN job j ON j.id = s.job_id
-     JOIN photo_data d ON d.sha256 = p.sha256 WHERE j.build_id = ? AND s.id <> ? AND d.look IS NOT NULL`,
-    [buildId, shotId],
-  );
+  const own = await looksOfPerson(c, userId, OWN);
+  const others = await looksOfOthers(c, buildId, shotId);
   return lookAgain(
     look,
-    own.map((r) => parsed(r.look).sharpness),
-    others.map((r) => ({ hash: parsed(r.look).hash, of: `${r.name}, ${r.text}` })),
+    own.map((l) => l.sharpness),
+    others.map((o) => ({ hash: o.look.hash, of: o.of })),
   );
 }
 

@@ -4,6 +4,7 @@ import { v7 } from "uuid";
 import { type Options, optionsSchema } from "@/core/library/options";
 import { fromSql, insert, rows, run, toSql } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
+import { openLines } from "@/db/suppliers";
 import { endSessionsOf } from "@/db/users";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
@@ -210,17 +211,11 @@ export const workshopActions = [
       }),
   ),
   retire("suppliers", "supplier", "Supplier", async (x, id) => {
-    const [open] = await rows<{ n: number; name: string }>(
-      x.c,
-      `SELECT COUNT(*) AS n, MIN(p.name) AS name FROM part_line p JOIN job j ON j.id = p.job_id JOIN build b ON b.id = j.build_id
-       WHERE p.supplier_id = ? AND p.state <> 'checked' AND j.state <> 'done' AND b.state = 'active'`,
-      [id],
-    );
-    const n = Number(open.n);
+    const { n, name } = await openLines(x.c, id);
     if (n)
       throw new Refusal(
         409,
-        `${n === 1 ? "1 part line still comes" : `${n} part lines still come`} from there: ${open.name}. Give ${n === 1 ? "it" : "them"} another supplier first.`,
+        `${n === 1 ? "1 part line still comes" : `${n} part lines still come`} from there: ${name}. Give ${n === 1 ? "it" : "them"} another supplier first.`,
       );
   }),
   retire("bays", "bay", "Bay", async (x, id) => {

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { FATE_WORDS, SERVED } from "@/core/shop/inventory";
 import { EDGES, FATES, type Item } from "@/core/shop/records";
 import { Area, Check, Field, Select } from "../kit/field";
+import { figure } from "../kit/figure";
 import { send } from "../kit/send";
 import { time } from "../kit/time";
 import { useForm } from "../kit/use-form";
@@ -13,8 +14,6 @@ import { RecordEnd } from "./record-end";
 import type { BuildView } from "./view";
 
 type Typed = Record<"title" | "from" | "kg" | "fate" | "place" | "bag" | "credit" | "note" | "why", string>;
-
-const figure = (t: string): number | undefined => (t.trim() === "" ? undefined : Number(t.replace(",", ".")));
 
 export function ItemForm({ view, was, onDone }: { view: BuildView; was?: ShownItem; onDone(): void }) {
   const form = useForm();
@@ -40,7 +39,7 @@ export function ItemForm({ view, was, onDone }: { view: BuildView; was?: ShownIt
     Object.fromEntries(
       Object.entries({
         from: v.from.trim(),
-        kg: figure(v.kg) ?? 0,
+        kg: figure(v.kg),
         fate: v.fate,
         place: v.place.trim() || undefined,
         bag: v.bag.trim() || undefined,

@@ -10,6 +10,7 @@ import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
 import { Area, Check, Field, Select } from "../kit/field";
+import { figure } from "../kit/figure";
 import { send } from "../kit/send";
 import { time } from "../kit/time";
 import { useForm } from "../kit/use-form";
@@ -131,8 +132,6 @@ function Row({
 }
 
 type Typed = Record<"title" | "x" | "y" | "dMm" | "count" | "areaDm2" | "grade" | "note" | "what" | "view" | "fate", string>;
-
-const figure = (t: string): number | undefined => (t.trim() === "" ? undefined : Number(t.replace(",", ".")));
 
 function MarkForm({
   view,

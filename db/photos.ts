@@ -1,0 +1,28 @@
+// What photos that came before look like: of one person, and of the other pieces of a build.
+
+import type { Look } from "@/core/shop/photo-look";
+import { type Conn, rows } from "./pool";
+
+const parsed = (v: unknown) => (typeof v === "string" ? JSON.parse(v) : v) as Look;
+
+/** Of the person's last approved photos, the newest first. */
+export async function looksOfPerson(c: Conn, userId: string, most: number): Promise<Look[]> {
+  const list = await rows<{ look: unknown }>(
+    c,
+    `SELECT d.look FROM photo p JOIN photo_review r ON r.photo_id = p.id AND r.verdict = 'approved' JOIN photo_data d ON d.sha256 = p.sha256
+     WHERE p.taken_by = ? AND d.look IS NOT NULL ORDER BY p.taken_at DESC LIMIT ?`,
+    [userId, most],
+  );
+  return list.map((r) => parsed(r.look));
+}
+
+/** Of every photo of the build but those of one shot, with what each shows. */
+export async function looksOfOthers(c: Conn, buildId: string, shotId: string): Promise<{ look: Look; of: string }[]> {
+  const list = await rows<{ look: unknown; text: string; name: string }>(
+    c,
+    `SELECT d.look, s.text, j.name FROM photo p JOIN proof_shot s ON s.id = p.proof_shot_id JOIN job j ON j.id = s.job_id
+     JOIN photo_data d ON d.sha256 = p.sha256 WHERE j.build_id = ? AND s.id <> ? AND d.look IS NOT NULL`,
+    [buildId, shotId],
+  );
+  return list.map((r) => ({ look: parsed(r.look), of: `${r.name}, ${r.text}` }));
+}
