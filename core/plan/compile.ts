@@ -64,7 +64,7 @@ export interface Job {
   pin?: { start?: Minute; place?: number; fitters?: number[] };
   started?: { start: Minute; place: number; fitters: number[]; left: number };
   done?: { start: Minute; end: Minute; place: number; fitters: number[] };
-  published?: { start: Minute; place: number; fitters: number[] };
+  published?: { start: Minute; end: Minute; holdUntil: Minute; place: number; fitters: number[] };
 }
 
 export interface Place {
@@ -324,6 +324,8 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         done: done && { ...facts(done), end: zone.parse(done.end) },
         published: pub && {
           start: zone.parse(pub.start),
+          end: zone.parse(pub.end),
+          holdUntil: zone.parse(pub.holdUntil ?? pub.end),
           place: placeIndex.get(pub.place) ?? BENCH,
           fitters: pub.fitters.map((f) => fitterIndex.get(f)).filter((f) => f !== undefined),
         },

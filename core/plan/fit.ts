@@ -119,9 +119,10 @@ function insideConflict(b: Board, job: Job, start: Minute, work: readonly Stretc
   const own = job.started ? job.started.fitters.length : job.demands.length;
   if (own > build.insideCrew) return { kind: "inside-crew", until: NEVER };
   const others: { from: Minute; to: Minute; n: number; job: number }[] = [];
+  const end = work.length ? work[work.length - 1][1] : start;
   for (const k of build.jobs) {
     const p = b.placed[k];
-    if (!p || k === job.index || !c.jobs[k].inside || p.end <= start) continue;
+    if (!p || p.end <= start || p.start >= end || k === job.index || !c.jobs[k].inside) continue;
     for (const [from, to] of p.work) if (work.some(([a, z]) => a < to && z > from)) others.push({ from, to, n: p.crew.length, job: k });
   }
   if (others.length === 0) return undefined;

@@ -20,8 +20,11 @@ export interface Rule {
   costs: { move: number; evict: number };
   /** By job: the start, place and crew that it tries first. */
   keep?: readonly (Keep | undefined)[];
-  /** What can't start as kept lets all go first that starts up to so many minutes later, and makes do with the gaps. */
-  displacedLag?: number;
+  /**
+   * What can't start as kept lets others go first, and makes do with the gaps, for this share of the time that is left to
+   * its latest start.
+   */
+  waits?: { share: number; latest: Float64Array };
   /** Where that crew or place can't be had: hold on to the start before looking anywhere. */
   keepStart?: boolean;
   /** What can't be kept as it is stays out for the time being: all else is laid as if it were not there. */
@@ -154,7 +157,8 @@ class Run {
   private key(i: number): number {
     const p = this.rule.priority[i];
     if (!this.rule.keep || p >= this.lower[i]) return p;
-    return this.lower[i] + (this.rule.displacedLag ?? 0);
+    const { waits } = this.rule;
+    return this.lower[i] + (waits ? waits.share * Math.max(0, waits.latest[i] - this.lower[i]) : 0);
   }
 
   private placeStarted(): void {

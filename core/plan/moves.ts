@@ -5,8 +5,7 @@
 import type { Minute } from "../time/zone";
 import type { Board, Placed, Stay } from "./board";
 import type { Job } from "./compile";
-import { canFill } from "./crew";
-import { type Alone, benchFrame, earliest, type Fit, probe, soonestCrew } from "./fit";
+import { type Alone, benchFrame, earliest, type Fit, soonestCrew } from "./fit";
 import { earliestByLinks, ticketGone } from "./generate";
 import { bookStay, moveCost, type Option, optionsFor, yardFree } from "./stays";
 
@@ -64,14 +63,6 @@ class Change {
     if (van && b.left[build] > 0) b.left[build]++;
   }
 
-  /** Puts a job back that has only just been taken out. */
-  untake(job: number, p: Placed): void {
-    const { b } = this;
-    const { van, build } = b.c.jobs[job];
-    if (van && b.left[build] > 0) b.left[build]--;
-    b.book(b.c.jobs[job], p);
-  }
-
   remember(build: number): void {
     if (this.seen.has(build)) return;
     this.seen.add(build);
@@ -124,21 +115,12 @@ interface Found {
 
 /**
  * Lays the jobs taken out, by priority, each after those of them that it follows. Followers that now would start too
- * early are taken out too and laid behind. A job that would have to wait more than `patience` minutes for others that
- * begin after it could, takes their place instead, and they are laid behind. False: one can't be laid, or too many are pushed.
+ * early are taken out too and laid behind. False: one can't be laid, or too many are pushed.
  */
-function layAll(
-  b: Board,
-  change: Change,
-  freed: Iterable<number>,
-  priority: (job: number) => number,
-  costs: Costs,
-  patience = NEVER,
-): boolean {
+function layAll(b: Board, change: Change, freed: Iterable<number>, priority: (job: number) => number, costs: Costs): boolean {
   const { jobs } = b.c;
   const open = new Map<number, number>();
   for (const j of freed) open.set(j, priority(j));
-  const laid = new Set<number>();
   let pushed = 0;
   while (open.size) {
     let next = -1;
@@ -147,15 +129,7 @@ function layAll(
       if ((p < least || (p === least && j < next)) && !jobs[j].before.some((l) => open.has(l.job))) [next, least] = [j, p];
     if (next < 0) return false;
     open.delete(next);
-    let found = somewhere(b, jobs[next], change, costs);
-    if (patience < NEVER) {
-      const other = pressed(b, jobs[next], change, laid, found, patience);
-      if (other) {
-        found = other.found;
-        for (const [j, start] of other.out) open.set(j, start);
-        pushed += other.out.length;
-      }
-    }
+    const found = somewhere(b, jobs[next], change, costs);
     const job = jobs[next];
     if (!found && job.van && b.left[job.build] === 0) {
       // No room where its van stands: the van's further stays are decided anew.
@@ -174,7 +148,6 @@ function layAll(
     }
     if (!found || pushed > PUSHED) return false;
     const p = found.book();
-    laid.add(next);
     for (const f of tooEarly(b, jobs[next], p)) {
       if (!isFree(jobs[f]) || ++pushed > PUSHED) return false;
       open.set(f, b.placed[f]!.start);
@@ -182,47 +155,6 @@ function layAll(
     }
   }
   return true;
-}
-
-/** A place that pushes out what begins later, where waiting for it would take longer than `patience`; what it pushes out. */
-function pressed(
-  b: Board,
-  job: Job,
-  change: Change,
-  laid: ReadonlySet<number>,
-  found: Found | undefined,
-  patience: number,
-): { found: Found; out: [number, Minute][] } | undefined {
-  const crew = job.published && canFill(job, job.published.fitters) ? job.published.fitters : found?.fit.crew;
-  if (!crew || job.pin) return undefined;
-  const lower = earliestByLinks(b, job);
-  if (found && found.fit.start <= lower + patience) return undefined;
-  const stay = job.van ? b.stays[job.build].find((s) => s.place === (found?.place ?? job.published?.place) && s.to > lower) : undefined;
-  if (job.van && !stay) return undefined;
-  const frame = stay ? { place: stay.place, from: stay.from, to: stay.to } : benchFrame;
-  const out: [number, Placed][] = [];
-  const giveBack = () => {
-    for (const [j, p] of out) change.untake(j, p);
-    return undefined;
-  };
-  let t = Math.max(lower, frame.from);
-  for (let tries = 0; tries < 60 && t < NEVER; tries++) {
-    if (found && t + patience >= found.fit.start) return giveBack();
-    const r = probe(b, job, frame, crew, t);
-    if ("fit" in r) {
-      if (ticketGone(b.c, job, r.fit)) return giveBack();
-      const { fit } = r;
-      const book = () => (stay ? bookInside(b, job, stay, fit, change) : bookBench(b, job, fit));
-      return { found: { fit, place: frame.place, book }, out: out.map(([j, p]) => [j, p.start]) };
-    }
-    const rival = r.conflict.job;
-    const q = rival === undefined ? undefined : b.placed[rival];
-    if (rival !== undefined && q && q.start >= t && isFree(b.c.jobs[rival]) && !b.c.jobs[rival].pin && !laid.has(rival)) {
-      out.push([rival, q]);
-      change.take(rival);
-    } else t = Math.max(r.conflict.until, t + 1);
-  }
-  return giveBack();
 }
 
 const record = (job: Job, fit: Fit, place: number): Placed => ({
@@ -326,17 +258,10 @@ const somewhere = (b: Board, job: Job, change: Change, costs: Costs): Found | un
   !job.van ? bench(b, job) : b.left[job.build] > 0 ? withStays(b, job, change, costs) : inStays(b, job, change);
 
 /**
- * Lays jobs that were left out (`layKept`) around all that was kept. Followers that would start too early are pushed on;
- * so is, for a job that would wait longer than `patience` minutes, what begins later than it could. Undefined: one can't
- * be laid like this, and the board is as it was.
+ * Lays jobs that were left out (`layKept`) around all that was kept. Followers that would start too early are pushed on.
+ * Undefined: one can't be laid like this, and the board is as it was.
  */
-export function layAside(
-  b: Board,
-  aside: readonly number[],
-  priority: (job: number) => number,
-  costs: Costs,
-  patience: number,
-): (() => void) | undefined {
+export function layAside(b: Board, aside: readonly number[], priority: (job: number) => number, costs: Costs): (() => void) | undefined {
   const change = new Change(b);
   const left = [...b.left];
   for (const j of aside) change.remember(b.c.jobs[j].build);
@@ -350,7 +275,7 @@ export function layAside(
     });
     for (const [k] of change.undo.builds) change.keptBack(k);
   };
-  if (layAll(b, change, aside, priority, costs, patience)) return back;
+  if (layAll(b, change, aside, priority, costs)) return back;
   back();
   return undefined;
 }

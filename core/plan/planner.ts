@@ -14,7 +14,7 @@ import { ruleOf } from "./plain/lay";
 import { plainOf } from "./plain/model";
 import { solvePlain } from "./plain/solve";
 import { movedShare, plannedCost, publishedCost, repair } from "./repair";
-import { fromPlan, KEPT_LAGS, rules } from "./rules";
+import { fromPlan, keptRules, rules } from "./rules";
 
 export interface PlanOptions {
   seed?: number;
@@ -99,17 +99,17 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     return finish(attempt(ruleOf(c, plain, solved.starts)));
   }
   if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
-  const repaired = local ? repair(c, cache) : undefined;
+  const kept = local ? keptRules(c) : undefined;
+  const repaired = kept && repair(c, kept[0], cache);
   if (repaired) consider({ ...repaired, cost: costOf(repaired.board, repaired.unplaced) }, 0);
   // A change that stays where it happened, and costs no date, needs no other plan to compare with.
-  const dates = best ? plannedCost(best.board) - publishedCost(c) : 0;
-  if (!best || (local && (movedShare(best.board) > LOCAL || dates > DATES)) || !local) {
-    const list = rules(c);
-    // One of them at least, however short the time: a repair that costs dates is no answer.
-    (local ? list.slice(0, KEPT_LAGS.length) : list).forEach((rule, k) => {
-      if (!stop && (k === 0 || options.iterations !== undefined || used() < RULES)) consider(attempt(rule), 0);
+  const settled = () => best !== undefined && movedShare(best.board) <= LOCAL && plannedCost(best.board) - publishedCost(c) <= DATES;
+  if (!local || !settled())
+    (kept ?? rules(c)).forEach((rule, k) => {
+      if (stop || (local && settled())) return;
+      // One of them at least, however short the time: a repair that costs dates is no answer.
+      if (k === 0 || options.iterations !== undefined || used() < RULES) consider(attempt(rule), 0);
     });
-  }
   if (!stop && used() < 1) {
     const next = improve(c, best!, r, {
       local,

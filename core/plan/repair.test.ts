@@ -7,6 +7,7 @@ import { type Plan, type Problem, plannedMinutes } from "./model";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
 import { movedShare, publishedCost, repair } from "./repair";
+import { keptRules } from "./rules";
 import { workshop } from "./testing/workshop";
 
 const publish = (p: Problem, plan: Plan): Problem => ({ ...structuredClone(p), published: structuredClone(plan) });
@@ -22,7 +23,7 @@ describe("repair", () => {
     for (const seed of [1, 2, 3]) {
       const { p, plan } = calm(seed);
       const c = compile(readProblem(publish(p, plan)));
-      const g = repair(c)!;
+      const g = repair(c, keptRules(c)[0])!;
       expect(movedShare(g.board)).toBe(0);
       expect(moves(p, plan, makePlan(readProblem(publish(p, plan)), { iterations: 40, local: true }))).toEqual([]);
     }

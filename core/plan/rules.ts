@@ -5,10 +5,15 @@ import { BENCH, type Compiled } from "./compile";
 import { canFill } from "./crew";
 import type { Rule } from "./generate";
 import type { Plan } from "./model";
+import { slackOf } from "./search";
 
 const DAY = 1440;
-/** How long displaced work stands back for what still holds: the less it does, the further the change spreads. */
-export const KEPT_LAGS = [0, 2 * DAY];
+const ALL = 1e12;
+/**
+ * How long displaced work stands back for what still holds, as a share of its slack: the less it does, the further the
+ * change spreads; the more, the later it may become.
+ */
+const KEPT_WAITS = [1, 0.25, 0];
 const COSTS = { move: 90, evict: 240 };
 
 /** Latest finish of every job that still lets its build keep its date (backward pass in shop time, crews ignored). */
@@ -75,32 +80,41 @@ export function rules(c: Compiled): Rule[] {
   ];
   if (c.jobs.some((j) => j.published)) {
     const order = (i: number) => c.jobs[i].published?.start ?? lf[i];
-    // A crew that has lost a skill since is not offered again.
-    const keep = c.jobs.map(
-      (j) =>
-        j.published && {
-          start: j.published.start,
-          place: j.published.place,
-          crew: canFill(j, j.published.fitters) ? j.published.fitters : [],
-        },
-    );
     // First: a change of one thing is then planned around what is on the wall.
-    list.unshift(
-      ...KEPT_LAGS.map((displacedLag) => ({
-        ...by(`kept as published, displaced after ${displacedLag} min`, order, 1e12),
-        keep,
-        keepStart: true,
-        displacedLag,
-      })),
-    );
+    list.unshift(...keptRules(c).reverse());
     list.push(by("as published, strictly", order, 30 * DAY));
   }
   return list;
 }
 
+/** The published plan laid down again: what still holds stays, what does not waits for a share of its slack. Least moves first. */
+export function keptRules(c: Compiled): Rule[] {
+  const lf = latestFinish(c);
+  const placed = c.jobs.map((j) => j.published);
+  const slack = slackOf(c, { placed }, true);
+  const latest = Float64Array.from(c.jobs, (j, i) => (j.published ? j.published.start + slack[i] : back(c, lf[i], j.minutes)));
+  // A crew that has lost a skill since is not offered again.
+  const keep = c.jobs.map(
+    (j) =>
+      j.published && {
+        start: j.published.start,
+        place: j.published.place,
+        crew: canFill(j, j.published.fitters) ? j.published.fitters : [],
+      },
+  );
+  return KEPT_WAITS.map((share) => ({
+    name: `kept as published, displaced wait ${share} of their slack`,
+    priority: Float64Array.from(c.jobs, (j, i) => j.published?.start ?? lf[i]),
+    window: ALL,
+    costs: COSTS,
+    keep,
+    keepStart: true,
+    waits: { share, latest },
+  }));
+}
+
 /** Lays down what still holds of the published plan; the rest is set aside. Pins in their turn, or first of all. */
-export function repairRule(c: Compiled, pinsInTurn: boolean): Rule {
-  const [kept] = rules(c);
+export function repairRule(c: Compiled, kept: Rule, pinsInTurn: boolean): Rule {
   const priority = pinsInTurn ? kept.priority.map((p, i) => c.jobs[i].pin?.start ?? p) : kept.priority;
   return { ...kept, priority, name: "as published, the rest set aside", aside: true, keepStart: false, pinsInTurn };
 }

@@ -18,9 +18,14 @@ export interface Incumbent {
   lateDays: readonly number[];
 }
 
-type Standing = { readonly placed: Incumbent["placed"] };
+type Times = Pick<Placed, "start" | "end" | "holdUntil">;
 
-type Pick = (c: Compiled, at: Incumbent, r: Random) => Set<number>;
+/** When each job is done, where that is known. */
+interface Standing {
+  readonly placed: readonly (Times | undefined)[];
+}
+
+type Choice = (c: Compiled, at: Incumbent, r: Random) => Set<number>;
 
 const movable = (c: Compiled, i: number) => !c.jobs[i].done && !c.jobs[i].started;
 
@@ -54,14 +59,14 @@ const within = (c: Compiled, at: Incumbent, test: (p: Placed, i: number) => bool
   return out;
 };
 
-const byBuild: Pick = (c, at, r) => {
+const byBuild: Choice = (c, at, r) => {
   const k = someBuild(c, at, r);
   const own = new Set(c.builds[k].jobs);
   return within(c, at, (_p, i) => own.has(i));
 };
 
 /** A build from some moment on: its tail is where its date is made. */
-const byTail: Pick = (c, at, r) => {
+const byTail: Choice = (c, at, r) => {
   const k = someBuild(c, at, r);
   const own = new Set(c.builds[k].jobs);
   const [from, to] = span(c, at);
@@ -69,7 +74,7 @@ const byTail: Pick = (c, at, r) => {
   return within(c, at, (p, i) => own.has(i) && p.start >= cut);
 };
 
-const byWindow: Pick = (c, at, r) => {
+const byWindow: Choice = (c, at, r) => {
   const [from, to] = span(c, at);
   const length = Math.max(2 * DAY, (0.05 + r() * 0.15) * (to - from));
   const t = from + r() * Math.max(1, to - from - length / 2);
@@ -77,7 +82,7 @@ const byWindow: Pick = (c, at, r) => {
 };
 
 /** All work of one fitter, or in one bay, within a window. */
-const byResource: Pick = (c, at, r) => {
+const byResource: Choice = (c, at, r) => {
   const [from, to] = span(c, at);
   const length = (0.15 + r() * 0.35) * (to - from);
   const t = from + r() * Math.max(1, to - from - length / 2);
@@ -91,7 +96,7 @@ const byResource: Pick = (c, at, r) => {
 };
 
 /** What stands directly before a late build's last work, and what others do at those times with the same people. */
-const byChain: Pick = (c, at, r) => {
+const byChain: Choice = (c, at, r) => {
   const k = someBuild(c, at, r);
   const own = within(c, at, (_p, i) => c.jobs[i].build === k);
   const chain = new Set<number>();
@@ -114,12 +119,12 @@ const byChain: Pick = (c, at, r) => {
   return new Set([...chain, ...rivals]);
 };
 
-const byChance: Pick = (c, at, r) => {
+const byChance: Choice = (c, at, r) => {
   const share = 0.03 + r() * 0.12;
   return within(c, at, () => r() < share);
 };
 
-const PICKS: readonly [Pick, number][] = [
+const PICKS: readonly [Choice, number][] = [
   [byBuild, 0.22],
   [byTail, 0.2],
   [byWindow, 0.2],
@@ -128,7 +133,7 @@ const PICKS: readonly [Pick, number][] = [
   [byChance, 0.08],
 ];
 
-function pick(r: Random): Pick {
+function pick(r: Random): Choice {
   let left = r();
   for (const [p, share] of PICKS) {
     left -= share;

@@ -39,7 +39,10 @@ export function fillMatrices(build: Matrices, jobs: readonly ProblemJob[]): void
   const off = jobs.map((j) =>
     j.place !== "van" || !j.hold?.keepOff ? undefined : j.hold.keepOff === "all" ? "all" : mask(j.hold.keepOff),
   );
-  const touch = (a: readonly number[], b: readonly number[]) => a.some((w, i) => (w & b[i]) !== 0);
+  const touch = (a: readonly number[], b: readonly number[]) => {
+    for (let w = 0; w < words; w++) if ((a[w] & b[w]) !== 0) return true;
+    return false;
+  };
   for (let i = 0; i < jobs.length; i++) {
     const a = own[i];
     if (!a) continue;
@@ -52,7 +55,9 @@ export function fillMatrices(build: Matrices, jobs: readonly ProblemJob[]): void
     }
   }
   const { n, meets, keepsOff } = build;
-  build.near = jobs.map((_, i) =>
-    jobs.flatMap((_, k) => (k !== i && (meets[i * n + k] || keepsOff[i * n + k] || keepsOff[k * n + i]) ? [k] : [])),
-  );
+  build.near = jobs.map((_, i) => {
+    const rows: number[] = [];
+    for (let k = 0; k < n; k++) if (k !== i && (meets[i * n + k] || keepsOff[i * n + k] || keepsOff[k * n + i])) rows.push(k);
+    return rows;
+  });
 }
