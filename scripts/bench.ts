@@ -7,7 +7,7 @@ import os from "node:os";
 import { readArgs, whole } from "./args";
 import { findKnown } from "./bench/known";
 import { benchPlain } from "./bench/plain";
-import { benchPlans } from "./bench/plans";
+import { benchPlans, measure } from "./bench/plans";
 import { Stop } from "./stop";
 
 const USAGE = "./wide-lane bench [plan | plain | known [--seconds N] [--jobs N]] [--write]";
@@ -15,6 +15,10 @@ const USAGE = "./wide-lane bench [plan | plain | known [--seconds N] [--jobs N]]
 export default async function bench(args: string[]): Promise<number> {
   const read = readArgs(args, ["seconds", "jobs"], ["write"], USAGE);
   const [what = "all", ...more] = read.plain;
+  if (what === "one") {
+    console.log(JSON.stringify(measure(Number(more[0]))));
+    return 0;
+  }
   if (more.length || !["all", "plan", "plain", "known"].includes(what)) throw new Stop(`Usage: ${USAGE}`, 2);
   if (what === "known") {
     findKnown(whole(read, "seconds", 1, 3600) ?? 600, whole(read, "jobs", 1, 1000));

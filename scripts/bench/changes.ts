@@ -7,29 +7,35 @@ import { workshop } from "../../core/plan/testing/workshop";
 const date = (now: string, days: number) =>
   new Date(Date.parse(`${now.slice(0, 10)}T00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
-/** Changes of one thing, as a workshop knows them. */
-export const CHANGES: [string, (p: Problem, plan: Plan) => void][] = [
+/** Changes of one thing, as a workshop knows them; the n-th of its kind, from 0. */
+export const CHANGES: [string, (p: Problem, plan: Plan, n: number) => void][] = [
   [
     "a part slips two days",
-    (p, plan) => {
-      const job = nth(p, plan, 0.3, (j) => j.place === "van");
+    (p, plan, n) => {
+      const job = nth(p, plan, 0.05 + 0.09 * n, (j) => j.place === "van");
       job.partsFrom = `${date(plan.jobs.find((j) => j.id === job.id)!.start, 2)}T10:00`;
     },
   ],
-  ["a fitter is ill for two days", (p) => p.fitters[1].away!.push([`${date(p.now, 1)}T07:00`, `${date(p.now, 2)}T18:00`])],
-  [
-    "a bay is shut for a day",
-    (p) => void (p.bays[0].closed = [...(p.bays[0].closed ?? []), [`${date(p.now, 2)}T07:00`, `${date(p.now, 2)}T18:00`]]),
-  ],
-  ["a new van comes in", another],
-  ["tomorrow is wet", (p) => void (p.weather!.days![1].dry = [])],
   [
     "a job takes twice as long",
-    (p, plan) => {
-      const job = nth(p, plan, 0.2, () => true);
+    (p, plan, n) => {
+      const job = nth(p, plan, 0.02 + 0.09 * n, () => true);
       job.minutes = plannedMinutes(job.minutes) * 2;
     },
   ],
+  [
+    "a fitter is ill for two days",
+    (p, _plan, n) => p.fitters[n % p.fitters.length].away!.push([`${date(p.now, 1 + n)}T07:00`, `${date(p.now, 2 + n)}T18:00`]),
+  ],
+  [
+    "a bay is shut for a day",
+    (p, _plan, n) => {
+      const bay = p.bays[n % p.bays.length];
+      bay.closed = [...(bay.closed ?? []), [`${date(p.now, 2 + n)}T07:00`, `${date(p.now, 2 + n)}T18:00`]];
+    },
+  ],
+  ["a day turns wet", (p, _plan, n) => void (p.weather!.days![1 + n].dry = [])],
+  ["a new van comes in", another],
 ];
 
 /** A job still to do, that share of the way through the plan. */
@@ -46,17 +52,17 @@ export const published = (p: Problem, plan: Plan): Problem => ({
   published: { ...plan, jobs: plan.jobs.map(({ why: _why, ...j }) => j), stays: [], builds: [], unplaced: [], pinsBroken: [] },
 });
 
-/** A van that nobody knew of comes in next week, with the work of the last one. */
-function another(p: Problem): void {
-  const model = p.builds.at(-1)!;
+/** A van that nobody knew of comes in next week or later, with the work of one of the others. */
+function another(p: Problem, _plan: Plan, n: number): void {
+  const model = p.builds[p.builds.length - 1 - (n % p.builds.length)];
   const id = (x: string) => x.replace(`${model.id}.`, "new.");
   p.builds.push({
     ...structuredClone(model),
     id: "new",
     name: "New build",
     at: undefined,
-    arrives: `${date(p.now, 7)}T08:00`,
-    due: `${date(p.now, 70)}T17:00`,
+    arrives: `${date(p.now, 7 + 2 * n)}T08:00`,
+    due: `${date(p.now, 70 + 2 * n)}T17:00`,
     jobs: model.jobs.map((j) => ({
       ...structuredClone(j),
       id: id(j.id),
