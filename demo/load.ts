@@ -24,6 +24,7 @@ import { saveForecast } from "../db/weather";
 import { nowMinute } from "../server/clock";
 import { hashPassword } from "../server/session";
 import { forecast } from "../standins/weather";
+import { writeHoles } from "./holes";
 import * as made from "./people";
 import { LEAD } from "./people";
 import { writeRecords } from "./records";
@@ -73,6 +74,7 @@ export async function loadDemo(say: (text: string) => void = () => undefined): P
   await playHistory(zone, now);
   await setParts(zone, now);
   await writeRecords(now);
+  await writeHoles(now);
   say("photos");
   await takePhotos(now);
   say("plans");

@@ -14,6 +14,7 @@ import { planActions } from "./actions/plan";
 import { proofActions } from "./actions/proof";
 import { recordActions } from "./actions/records";
 import { setoutActions } from "./actions/setout";
+import { shellActions } from "./actions/shell";
 import { workshopActions } from "./actions/workshop";
 import { log } from "./log";
 import { Refusal } from "./refusal";
@@ -31,6 +32,7 @@ export const actions: readonly Action[] = [
   ...draftActions,
   ...libraryActions,
   ...setoutActions,
+  ...shellActions,
 ];
 
 /** The action for a path, with the ids that stood in it. */

@@ -12,11 +12,14 @@ import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { buildMoney } from "@/core/shop/money";
 import { openChoices } from "@/core/shop/open-choices";
 import { openings } from "@/core/shop/openings";
+import { askedFor, holeWords, lateHole, openSince, penetrationsIn, SIDE_WORDS, sayPenetration } from "@/core/shop/penetrations";
 import { stageProgress } from "@/core/shop/progress";
 import { openShots } from "@/core/shop/proof";
 import { obstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { sheetMass, sheetNotices } from "@/core/shop/sheets";
+import { rework, shellStates } from "@/core/shop/shell";
+import { stripClosing } from "@/core/shop/strip-close";
 import { CLOSING, type ZoneJob } from "@/core/shop/zones";
 import { vans } from "@/core/van/model";
 import { asMeasured, readingStates } from "@/core/van/readings";
@@ -63,6 +66,8 @@ export function optionWords(o: Options): string[] {
   });
 }
 
+const SIDES = Object.keys(SIDE_WORDS) as (keyof typeof SIDE_WORDS)[];
+
 export async function buildView(state: State, id: string, userNames: ReadonlyMap<string, string>): Promise<BuildView | undefined> {
   const { shop, zone, now } = state;
   const b = shop.builds.find((x) => x.id === id);
@@ -94,6 +99,18 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     openChoices: openChoices(zone, b, template.geometry, await libraryOf(b.libraryVersion), plan, shop.suppliers),
     openKeys: b.openChoices,
     openings: openings(shop, b, plan, now),
+    holes: penetrationsIn(b.records).map((r) => ({
+      ...r,
+      says: sayPenetration(r.data),
+      openSince: openSince(r) ?? null,
+      by: userNames.get(r.saidBy) ?? r.saidBy,
+      jobName: jobName(r.jobId),
+    })),
+    holesAsked: askedFor(b).length,
+    late: Object.fromEntries(SIDES.map((side) => [side, lateHole(b, side)?.says])),
+    shell: shellStates(b.records, now),
+    rework: [...rework(b.records)],
+    closing: stripClosing(shop, b, plan, now),
     conflicts: conflictsOf(b.options, van.geometry),
     house: shop.workshop.house,
     library: { version: b.libraryVersion, newest: (await libraryInUse(now)).number },
@@ -225,7 +242,10 @@ function sheetJob(
     pieces: j.pieces,
     overBox: overBox(state, j),
     means: j.means,
-    cameOut: cameOutWords(shop.builds.find((b) => b.id === j.buildId)!, j),
+    cameOut: [
+      ...cameOutWords(shop.builds.find((b) => b.id === j.buildId)!, j),
+      ...holeWords(shop.builds.find((b) => b.id === j.buildId)!, j),
+    ],
     tools: j.tools,
     setOut: j.setOut,
     sheets: sheetsOf(state, j),

@@ -4,6 +4,7 @@ import { sayClock, sayDay } from "@/core/plan/words";
 import { cameOutWords } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
+import { holeWords } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { opensSkin, skinClock } from "@/core/shop/skin";
@@ -119,7 +120,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     }),
     laterJobs: build.jobs.filter((k) => k.state === "todo" && k.id !== j.id).map(({ id, name }) => ({ id, name })),
     remainders: j.remainders.map((r) => r.text),
-    cameOut: cameOutWords(build, j),
+    cameOut: [...cameOutWords(build, j), ...holeWords(build, j)],
     readings: van && j.setOut.includes("check-in") ? readingStates(van.geometry, build.readings) : null,
     buildId: build.id,
     overBox: overBox(state, j),

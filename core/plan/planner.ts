@@ -37,8 +37,12 @@ export interface PlanOptions {
   start?: Plan;
 }
 
-/** The rules get so much of the time; the search, which starts from the best of them, the rest. */
+/**
+ * The rules get so much of the time; the search, which starts from the best of them, the rest. Around a change the ways to
+ * keep what is published are few, and worth more than the steps they cost.
+ */
 const RULES = 0.2;
+const KEPT = 0.7;
 
 /** Share of the work that a local change may move before plans that spread it otherwise are tried too. */
 const LOCAL = 0.1;
@@ -108,7 +112,7 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     (kept ?? rules(c)).forEach((rule, k) => {
       if (stop || (local && settled())) return;
       // One of them at least, however short the time: a repair that costs dates is no answer.
-      if (k === 0 || options.iterations !== undefined || used() < RULES) consider(attempt(rule), 0);
+      if (k === 0 || options.iterations !== undefined || used() < (kept ? KEPT : RULES)) consider(attempt(rule), 0);
     });
   if (!stop && used() < 1) {
     const next = improve(c, best!, r, {

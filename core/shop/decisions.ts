@@ -7,6 +7,7 @@ import { askedByTimeBox } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
 import type { OpenChoice } from "./open-choices";
 import { availableFrom } from "./parts";
+import { openTooLong } from "./penetrations";
 import { openShots, shotState } from "./proof";
 import { count, crewNames, placeName, sayMinutes } from "./say";
 import { opensSkin, SHEET_MINUTES, skinClock } from "./skin";
@@ -22,7 +23,8 @@ export type DecisionKind =
   | "choice"
   | "time-box"
   | "remainder"
-  | "tool";
+  | "tool"
+  | "opening";
 
 export interface Decision {
   kind: DecisionKind;
@@ -91,6 +93,7 @@ export function decisions(
     }
     out.push(...choicesOf(x, b, open.get(b.id) ?? []));
     out.push(...moveOf(x, b, plan));
+    out.push(...holesOf(x, b));
   }
   const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, { b, j }] as const)));
   for (const u of plan?.unplaced ?? []) {
@@ -114,6 +117,7 @@ export function decisions(
     "time-box": 2,
     skin: 3,
     proof: 4,
+    opening: 4,
     remainder: 5,
     tool: 6,
     part: 7,
@@ -137,6 +141,20 @@ function remarksOf(b: BuildRow, j: JobRow): Decision[] {
     buildId: b.id,
     jobId: j.id,
     refId: r.id,
+  }));
+}
+
+/** Holes through the skin that nothing covers for the night, or that have been open too long. */
+function holesOf(x: Look, b: BuildRow): Decision[] {
+  return openTooLong(x.shop, b, x.now).map((h) => ({
+    kind: "opening" as const,
+    mark: "○",
+    tone: "signal" as const,
+    who: b.name,
+    title: `Hole ${h.no}, ${h.title}`,
+    detail: h.says,
+    by: x.night,
+    buildId: b.id,
   }));
 }
 

@@ -5,8 +5,10 @@ import { sayClock, sayDay, sayTime } from "../plan/words";
 import { zoneOf } from "../time/zone";
 import type { JobRow, Shop } from "./model";
 import { lastPart } from "./parts";
+import { holesBefore } from "./penetrations";
 import { partWords } from "./problem";
 import { openShots, shotState } from "./proof";
+import { shellBefore } from "./shell";
 
 export interface Obstacle {
   kind:
@@ -22,7 +24,8 @@ export interface Obstacle {
     | "question"
     | "remainder"
     | "choice"
-    | "tool";
+    | "tool"
+    | "opening";
   text: string;
 }
 
@@ -69,6 +72,9 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
   for (const t of shop.tools)
     if (t.state !== "sound" && job.tools.includes(t.name) && job.state !== "started")
       out.push({ kind: "tool", text: `the ${t.name} is ${t.state}${t.note ? `: ${t.note}` : ""}` });
+  const build = shop.builds.find((b) => b.id === job.buildId);
+  if (build && job.state === "todo")
+    for (const text of [...holesBefore(build, job), ...shellBefore(build, job, now)]) out.push({ kind: "opening", text });
   for (const r of job.remarks) if (r.stopsWork) out.push({ kind: "remark", text: `stopped: ${r.text}` });
   return out;
 }

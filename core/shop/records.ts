@@ -1,5 +1,6 @@
 // What is kept of a build beside its jobs: decisions, deviations from a maker's sheet, faults and how they were found, marks on the van,
-// and what came out of it.
+// what came out of it,
+// every hole through its skin, and how clean its bare zones are.
 
 import { reader } from "../plan/fault";
 import { VIEWS, type ViewName } from "../van/drawing";
@@ -78,6 +79,42 @@ export interface Item {
   history?: { fate: ItemFate; why: string; by: string; at: number }[];
 }
 
+export type PenetrationState = "wanted" | "set out" | "cut" | "protected" | "closed" | "tested";
+
+/** A hole through the skin, for good. Closed: it was seen dry under water. Its job is the one that makes it. */
+export interface Penetration {
+  side: "roof" | "left" | "right" | "rear" | "floor";
+  /** Where, in words, its size, and who wants it. */
+  place: string;
+  size?: string;
+  askedBy?: string;
+  by: "us" | "client" | "before";
+  state: PenetrationState;
+  /** What covers it while it is open. */
+  cover?: string;
+  /** All of its seal, or the holding bead alone. */
+  bead?: "whole" | "holding";
+  /** Sealed in rain or in the dark: only a passed soak takes that off. */
+  tagged?: boolean;
+  soak?: "dry" | "damp" | "drip";
+  soakMinutes?: number;
+  note?: string;
+  /** Every change of its state or cover, the oldest first; kept by the server. */
+  history?: { state: PenetrationState; why: string; by: string; at: number }[];
+}
+
+/** Cleaning of a bare zone: what was done when and by whom, who took it over, and what was sent back. Closed: taken over. */
+export interface ShellZone {
+  zone: ShellZoneName;
+  steps: Partial<Record<ShellStep, { by: string; at: number }>>;
+  accepted?: { by: string; at: number };
+  back?: { by: string; at: number; why: string; minutes: number; from: string }[];
+}
+export const SHELL_ZONES = ["left", "right", "roof", "floor", "doors", "arches"] as const;
+export type ShellZoneName = (typeof SHELL_ZONES)[number];
+export const SHELL_STEPS = ["vacuum", "scuff", "wash", "dry", "rust", "degrease"] as const;
+export type ShellStep = (typeof SHELL_STEPS)[number];
+
 interface Kept<K extends string, D> {
   id: string;
   kind: K;
@@ -97,7 +134,9 @@ export type BuildRecord =
   | Kept<"deviation", Deviation>
   | Kept<"fault", FaultCard>
   | Kept<"mark", Mark>
-  | Kept<"item", Item>;
+  | Kept<"item", Item>
+  | Kept<"penetration", Penetration>
+  | Kept<"zone", ShellZone>;
 export type RecordKind = BuildRecord["kind"];
 
 const object = (required: Record<string, object>, optional: Record<string, object>) => ({
@@ -164,6 +203,33 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
         edges: object({}, Object.fromEntries(EDGES.map((e) => [e, { type: "string", enum: ["trusted", "worn", "missing"] }]))),
         note: text,
       },
+    ),
+  ),
+  penetration: reader<Penetration>(
+    object(
+      {
+        side: { type: "string", enum: ["roof", "left", "right", "rear", "floor"] },
+        place: words,
+        by: { type: "string", enum: ["us", "client", "before"] },
+        state: { type: "string", enum: ["wanted", "set out", "cut", "protected", "closed", "tested"] },
+      },
+      {
+        size: text,
+        askedBy: text,
+        cover: text,
+        bead: { type: "string", enum: ["whole", "holding"] },
+        tagged: { type: "boolean" },
+        soak: { type: "string", enum: ["dry", "damp", "drip"] },
+        soakMinutes: { type: "number", exclusiveMinimum: 0, maximum: 600 },
+        note: text,
+      },
+    ),
+  ),
+  // Kept by its own actions, never typed as a whole.
+  zone: reader<ShellZone>(
+    object(
+      { zone: { type: "string", enum: SHELL_ZONES }, steps: { type: "object" } },
+      { accepted: { type: "object" }, back: { type: "array" } },
     ),
   ),
 };

@@ -6,6 +6,7 @@ import { buildNetwork } from "@/core/library/network";
 import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
 import { freshJob } from "@/core/shop/from-network";
 import { undecidedOf } from "@/core/shop/open-choices";
+import { notWatertight, penetrationsIn } from "@/core/shop/penetrations";
 import { insertBuild } from "@/db/build-network";
 import { currentLibrary } from "@/db/library";
 import { rows, run, toSql } from "@/db/pool";
@@ -153,6 +154,9 @@ export const buildActions = [
           409,
           `${build.name} must not be moved: ${still.name} cures until ${x.zone.show(still.endedAt! + still.hold.minutes).replace("T", " ")}.`,
         );
+      const sheltered = bay ? bay.has.includes("indoor") : b.place === "yard" && shop.workshop.yardHas.includes("indoor");
+      const wet = sheltered ? [] : notWatertight(build);
+      if (wet.length) throw new Refusal(409, `${build.name} is not watertight: ${wet.join(", ")} open with no cover. Cover it first.`);
       const other = bay && shop.builds.find((o) => o.at === b.place && o.id !== build.id);
       if (other) throw new Refusal(409, `${other.name} stands in ${name}. Move it out first.`);
       if (b.place === "yard" && build.at !== "yard" && shop.builds.filter((o) => o.at === "yard").length >= shop.workshop.yardPlaces)
@@ -182,6 +186,10 @@ export const buildActions = [
         ]);
         if (open.length)
           throw new Refusal(409, `${open.length} ${open.length === 1 ? "job is" : "jobs are"} open, the first: ${open[0].name}.`);
+        const holes = penetrationsIn((await loadShop(x.c)).builds.find((o) => o.id === ids[0])?.records ?? []).filter(
+          (r) => r.data.state !== "tested",
+        );
+        if (holes.length) throw new Refusal(409, `${holes.length} of its holes not seen dry under water, the first: ${holes[0].title}.`);
         await editRow(x.c, "build", "The build", ids[0], b.version, {
           state: { column: "state", value: "handed-over" },
           place: { column: "at_place", value: null },

@@ -4,6 +4,7 @@ import { v7 } from "uuid";
 import { stripOpen } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow, Shop } from "@/core/shop/model";
+import { soakOpen } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
 import { setPinFitters } from "@/db/pins";
 import { loadPlan } from "@/db/plans";
@@ -87,6 +88,8 @@ async function halt(x: Change, f: Found, to: "paused" | "done"): Promise<void> {
     const left = job.steps.filter((s) => s.doneAt === null);
     if (left.length) throw new Refusal(409, `${left.length} ${left.length === 1 ? "step is" : "steps are"} open: ${left[0].text}.`);
     const strip = stripOpen(shop.builds.find((b) => b.id === job.buildId)!, job);
+    const wet = soakOpen(shop.builds.find((b) => b.id === job.buildId)!, job);
+    if (wet.length) throw new Refusal(409, `The soak test is not over: ${wet.join("; ")}.`);
     if (strip.length) throw new Refusal(409, `Stripping is not closed yet: ${strip.join("; ")}.`);
   }
   const worked = workedMinutes(shop, job, x.now);

@@ -3,7 +3,8 @@
 import { v7 } from "uuid";
 import { itemFaults } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
-import { type Item, type RecordKind, readRecord } from "@/core/shop/records";
+import { lateHole, penetrationFaults, soakFrom } from "@/core/shop/penetrations";
+import { type Item, type Penetration, type RecordKind, readRecord } from "@/core/shop/records";
 import { differs, READINGS } from "@/core/van/readings";
 import { insert, rows, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
@@ -11,15 +12,17 @@ import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
 
-const KINDS = ["decision", "deviation", "fault", "mark", "item"] as const;
+const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration"] as const;
 
 /** What a fitter may change as well: found on the van by whoever is at it. */
-const ANYBODYS: ReadonlySet<RecordKind> = new Set(["fault", "mark", "item"]);
+const ANYBODYS: ReadonlySet<RecordKind> = new Set(["fault", "mark", "item", "penetration"]);
 
 /** How the log names it. */
-const LOGGED: Partial<Record<RecordKind, string>> = { item: "came out" };
+const LOGGED: Partial<Record<RecordKind, string>> = { item: "came out", penetration: "hole" };
 
-const CLOSED: Partial<Record<RecordKind, string>> = { mark: "treated", item: "gone or back in its place" };
+const CLOSED: Partial<Record<RecordKind, string>> = { mark: "treated", item: "gone or back in its place", penetration: "tested, dry" };
+
+const wordOf = (kind: RecordKind, data: unknown) => (kind === "penetration" ? (data as Penetration).state : "changed");
 
 async function buildOf(x: Change, id: string, job?: string) {
   const shop = await loadShop(x.c);
@@ -57,6 +60,16 @@ async function withHistory(
   next.history = was.fate === next.fate ? history : [...history, { fate: next.fate, why, by, at: x.now }];
 }
 
+/** Refuses what may not be said of a hole yet, and writes a change of its state behind the earlier ones. */
+async function withWay(x: Change, by: string, buildId: string, id: string, next: Penetration, why: string): Promise<void> {
+  const { shop, build } = await buildOf(x, buildId);
+  const record = build.records.find((r) => r.id === id)!;
+  const was = record.data as Penetration;
+  refuse(penetrationFaults(was, next, why, soakFrom(shop, build, record.jobId, x.now)));
+  const history = was.history ?? [];
+  next.history = was.state === next.state ? history : [...history, { state: next.state, why, by, at: x.now }];
+}
+
 export const recordActions = [
   action<{ kind: RecordKind; title: string; jobId?: string; data: Record<string, unknown> }>(
     { method: "POST", path: "builds/*/records", role: "any" },
@@ -70,6 +83,13 @@ export const recordActions = [
         const boxed = b.kind === "decision" && b.data.timeBox === true && job ? { workedMinutes: workedMinutes(shop, job, x.now) } : {};
         const data = checked(b.kind, { ...b.data, ...boxed });
         if (b.kind === "item") refuse(itemFaults(build, undefined, data as Item, false, ""));
+        if (b.kind === "penetration") {
+          const p = data as Penetration;
+          refuse(penetrationFaults(undefined, p, ""));
+          const late = lateHole(build, p.side);
+          if (late && user.role !== "lead") throw new Refusal(403, `A hole here is the lead's to decide now: ${late.says}.`);
+          p.history = [{ state: p.state, why: "", by: user.name, at: x.now }];
+        }
         const id = v7();
         await insert(x.c, "record", [
           {
@@ -102,22 +122,29 @@ export const recordActions = [
           ids[0],
         ]);
         if (!r) throw new Refusal(404, "There is no such record.");
+        if (r.kind === "zone") throw new Refusal(422, "A zone is ticked step by step.");
         if (!ANYBODYS.has(r.kind) && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
         const data = checked(r.kind, b.data);
         if (r.kind === "fault" && b.closed && !(data as { outcome?: string }).outcome?.trim())
           throw badField("outcome", "is missing: say what it was before the card is closed");
         if (r.kind === "item") await withHistory(x, user.name, r.build_id, ids[0], data as Item, b);
+        if (r.kind === "penetration") await withWay(x, user.name, r.build_id, ids[0], data as Penetration, b.why?.trim() ?? "");
+        // A hole is over when it was seen dry under water, whatever the form says.
+        const closed = r.kind === "penetration" ? (data as Penetration).state === "tested" : b.closed;
         await editRow(x.c, "record", "The record", ids[0], b.version, {
           title: { column: "title", value: b.title.trim().slice(0, 300) },
           data: { column: "data", value: JSON.stringify(data) },
-          closed: { column: "closed_at", value: b.closed ? toSql(x.now) : null },
+          closed: { column: "closed_at", value: closed ? toSql(x.now) : null },
         });
         await x.event({
           kind: `${r.kind}.changed`,
           entity: "record",
           entityId: ids[0],
           buildId: r.build_id,
-          text: `${r.kind} ${b.closed ? (CLOSED[r.kind] ?? "closed") : "changed"}: ${b.title.trim()}`.slice(0, 500),
+          text: `${LOGGED[r.kind] ?? r.kind} ${closed ? (CLOSED[r.kind] ?? "closed") : wordOf(r.kind, data)}: ${b.title.trim()}`.slice(
+            0,
+            500,
+          ),
         });
       }),
   ),

@@ -15,8 +15,8 @@ import { RecordEnd } from "./record-end";
 import { RecordPhotos } from "./record-photos";
 import type { BuildView } from "./view";
 
-/** Marks have a panel of their own. */
-type Kind = Exclude<BuildRecord["kind"], "mark" | "item">;
+/** All others have a panel of their own. */
+type Kind = Extract<BuildRecord["kind"], "decision" | "deviation" | "fault">;
 type Shown = Extract<BuildView["records"][number], { kind: Kind }>;
 
 const TITLE: Record<Kind, string> = { decision: "Decisions", deviation: "Deviations from a maker's sheet", fault: "Faults" };

@@ -13,6 +13,7 @@ import { useAct } from "../kit/use-act";
 import { ChoicesPanel } from "./choices-panel";
 import { CostPanel } from "./cost-panel";
 import { EditBuild } from "./edit-build";
+import { HolesList } from "./holes-list";
 import { ItemsPanel } from "./items-panel";
 import { JobRow } from "./job-row";
 import { StageLadder } from "./ladder";
@@ -21,6 +22,7 @@ import { MarksPanel } from "./marks-panel";
 import { MeasurePanel } from "./measure-panel";
 import { OpeningsPanel } from "./openings-panel";
 import { RecordsPanel } from "./records-panel";
+import { ShellPanel } from "./shell-panel";
 import { VanPanel } from "./van-panel";
 import type { BuildView } from "./view";
 
@@ -33,6 +35,7 @@ const TABS = [
   ["choices", "Choices"],
   ["van", "Van"],
   ["marks", "Holes and rust"],
+  ["shell", "Shell"],
   ["items", "Came out"],
   ["records", "Decisions and faults"],
   ["cost", "Cost"],
@@ -55,6 +58,8 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
     marks: view.records.filter((r) => r.kind === "mark" && r.closedAt === null && !(r.data.what === "hole" && r.data.fate === "keep"))
       .length,
     items: view.inventory.undecided,
+    openings: view.holes.filter((h) => h.openSince !== null || h.data.soak === "damp" || h.data.soak === "drip").length,
+    shell: view.shell.filter((z) => z.id !== null && !z.accepted).length,
     van: view.readings.filter((r) => r.state === "unlike").length,
   };
   return (
@@ -126,6 +131,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           </Tabs.Content>
           <Tabs.Content value="openings">
             <OpeningsPanel view={view} />
+            <HolesList view={view} />
           </Tabs.Content>
           <Tabs.Content value="choices">
             <ChoicesPanel key={view.version} view={view} />
@@ -135,6 +141,9 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           </Tabs.Content>
           <Tabs.Content value="marks">
             <MarksPanel view={view} />
+          </Tabs.Content>
+          <Tabs.Content value="shell">
+            <ShellPanel view={view} />
           </Tabs.Content>
           <Tabs.Content value="items">
             <ItemsPanel view={view} />

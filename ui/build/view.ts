@@ -8,8 +8,11 @@ import type { JobState } from "@/core/shop/model";
 import type { Money } from "@/core/shop/money";
 import type { OpenChoice } from "@/core/shop/open-choices";
 import type { Opening } from "@/core/shop/openings";
+import type { PenetrationRecord } from "@/core/shop/penetrations";
 import type { StageProgress } from "@/core/shop/progress";
-import type { BuildRecord } from "@/core/shop/records";
+import type { BuildRecord, Penetration } from "@/core/shop/records";
+import type { ZoneState } from "@/core/shop/shell";
+import type { OpenLine } from "@/core/shop/strip-close";
 import type { ZoneJob } from "@/core/shop/zones";
 import type { Van } from "@/core/van/model";
 import type { ReadingState } from "@/core/van/readings";
@@ -87,6 +90,14 @@ export interface BuildView {
   openChoices: OpenChoice[];
   openKeys: OptionKey[];
   openings: Opening[];
+  /** Every hole through the skin, by number, and what the order asks for beyond. */
+  holes: ShownHole[];
+  holesAsked: number;
+  /** By side: what a hole costs more when it is made now. */
+  late: Partial<Record<Penetration["side"], string>>;
+  shell: ZoneState[];
+  rework: [name: string, minutes: number][];
+  closing: OpenLine[];
   conflicts: Conflict[];
   house: Partial<Options>;
   library: { version: number | null; newest: number };
@@ -108,6 +119,14 @@ export interface BuildView {
   chain: { name: string; words: string; minutes: number; said: string }[];
   log: { id: string; at: number; who: string; text: string }[];
   fitters: { id: string; name: string }[];
+}
+
+export interface ShownHole extends PenetrationRecord {
+  no: number;
+  says: string;
+  openSince: number | null;
+  by: string;
+  jobName: string | null;
 }
 
 export interface BuildCard {

@@ -1,0 +1,210 @@
+// Every hole through the skin of a van, by number: how far it is, what covers it, whether it held water out, and what waits for it.
+
+import { sayDay, sayTime } from "../plan/words";
+import { DAY, type Minute, zoneOf } from "../time/zone";
+import type { BuildRow, JobRow, Shop } from "./model";
+import type { BuildRecord, Penetration, PenetrationState } from "./records";
+import { count, sayMinutes } from "./say";
+
+export type PenetrationRecord = Extract<BuildRecord, { kind: "penetration" }>;
+
+/** The way of a hole. The first three leave the van whole, the next two open, the last two shut. */
+export const WAY = ["wanted", "set out", "cut", "protected", "closed", "tested"] as const satisfies readonly PenetrationState[];
+
+export const SIDE_WORDS = { roof: "roof", left: "left side", right: "right side", rear: "rear", floor: "floor" } as const;
+
+/** Zones of a van that lie behind a hole on each side: what gets wet there. */
+const BEHIND: Record<Penetration["side"], readonly string[]> = {
+  roof: ["roof", "ceiling"],
+  left: ["left"],
+  right: ["right"],
+  rear: ["rear"],
+  floor: ["floor", "underside"],
+};
+
+/** Minutes of water that each hole has to stand, and days that one may be open before the lead is told. House figures. */
+export const SOAK_MINUTES = 10;
+const OPEN_DAYS = 3;
+/** Minutes to sheet over and uncover, and to cut the lining again, where a hole is made late. House figures. */
+const COVER_MINUTES = 20;
+const LINING_MINUTES = 20;
+
+const SOAK = "OP-13";
+const SWARF = "OP-12";
+/** Stages whose work is shut in behind, or lies open to, a hole. */
+const INNER = new Set(["insulation", "panels", "furniture"]);
+
+/** The holes of a build in the order in which they were written down, which is their number from 1. */
+export function penetrationsIn(records: readonly BuildRecord[]): (PenetrationRecord & { no: number })[] {
+  return records
+    .filter((r): r is PenetrationRecord => r.kind === "penetration")
+    .sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id))
+    .map((r, i) => ({ ...r, no: i + 1 }));
+}
+
+const step = (s: PenetrationState) => WAY.indexOf(s);
+
+export const isOpen = (p: Pick<Penetration, "state">): boolean => p.state === "cut" || p.state === "protected";
+
+/** Water came in: it is shut, but not tight. */
+export const leaks = (p: Penetration): boolean => p.soak === "damp" || p.soak === "drip";
+
+/**
+ * Why a hole may not become what is asked, by field; empty where it may. `soakFrom`: until when its bond may not be soaked.
+ * Making the edge safe can be left out, and a step gone back, only with a reason.
+ */
+export function penetrationFaults(
+  was: Penetration | undefined,
+  next: Penetration,
+  why: string,
+  soakFrom?: { until: Minute; says: string; now: Minute },
+): { path: string; message: string }[] {
+  const faults: { path: string; message: string }[] = [];
+  const from = was ? step(was.state) : next.by === "us" ? 0 : step("closed");
+  const to = step(next.state);
+  if (was && to < from && !why.trim()) faults.push({ path: "why", message: `is missing: it was "${was.state}", say why it goes back` });
+  if (from < step("protected") && to > step("protected") && !why.trim())
+    faults.push({ path: "why", message: "is missing: its edge was never made safe, say who allows that and why" });
+  if (next.soak !== undefined && to < step("closed"))
+    faults.push({ path: "soak", message: `is for a closed hole, this one is ${next.state}` });
+  if (next.soak !== undefined && soakFrom && soakFrom.until > soakFrom.now && was?.soak === undefined)
+    faults.push({ path: "soak", message: `is too early: ${soakFrom.says}` });
+  if (next.state === "tested" && (next.soak !== "dry" || (next.soakMinutes ?? 0) < SOAK_MINUTES))
+    faults.push({ path: "soak", message: `is missing: tested means ${SOAK_MINUTES} minutes of water, and dry inside` });
+  if (was?.tagged && !next.tagged && next.soak !== "dry")
+    faults.push({ path: "tagged", message: "stays until it has been soaked and is dry: it was sealed in rain or in the dark" });
+  return faults;
+}
+
+/** In words: how far it is, and what is wrong with it. */
+export function sayPenetration(p: Penetration): string {
+  return [
+    p.state === "closed" && p.bead === "holding" ? "closed but for backfill" : p.state,
+    isOpen(p) && (p.cover ? `covered: ${p.cover}` : "no cover"),
+    leaks(p) && `leaks (${p.soak})`,
+    p.tagged && "sealed in rain or dark",
+    p.by !== "us" &&
+      p.state !== "tested" &&
+      `made by ${p.by === "client" ? "the client" : "the factory or the owner before"}, not accepted`,
+  ]
+    .filter(Boolean)
+    .join(" · ");
+}
+
+/** Since when a hole has been open: the last time it became cut. */
+export function openSince(r: PenetrationRecord): Minute | undefined {
+  if (!isOpen(r.data)) return undefined;
+  return r.data.history?.findLast((h) => h.state === "cut")?.at ?? r.data.history?.at(-1)?.at ?? r.saidAt;
+}
+
+/** What a job has to wait for: an open or leaking hole in front of what it would shut in. */
+export function holesBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones">): string[] {
+  if (!INNER.has(job.stage)) return [];
+  return penetrationsIn(build.records)
+    .filter((r) => (isOpen(r.data) || leaks(r.data)) && BEHIND[r.data.side].some((z) => job.zones.includes(z)))
+    .map((r) => `hole ${r.no}, ${r.title}, ${leaks(r.data) ? "leaks" : "is open"}`);
+}
+
+/** What keeps the soak test from being over: holes that nobody has seen dry under water, the client's own among them. */
+export function soakOpen(build: Pick<BuildRow, "records">, job: Pick<JobRow, "code">): string[] {
+  if (job.code !== SOAK) return [];
+  return penetrationsIn(build.records)
+    .filter((r) => r.data.state !== "tested")
+    .map((r) => `hole ${r.no}, ${r.title}: ${sayPenetration(r.data)}`);
+}
+
+/** Holes that make a van not watertight where nothing keeps the rain off: open, and not covered. */
+export const notWatertight = (build: Pick<BuildRow, "records">): string[] =>
+  penetrationsIn(build.records)
+    .filter((r) => isOpen(r.data) && !r.data.cover?.trim())
+    .map((r) => `hole ${r.no}, ${r.title}`);
+
+/** Holes that have been open for longer than the house allows, or will be uncovered through the night. */
+export function openTooLong(shop: Shop, build: BuildRow, now: Minute): { no: number; title: string; says: string }[] {
+  const zone = zoneOf(shop.workshop.zone);
+  return penetrationsIn(build.records).flatMap((r) => {
+    const since = openSince(r);
+    if (since === undefined) return [];
+    const long = now - since > OPEN_DAYS * DAY;
+    const bare = !r.data.cover?.trim();
+    if (!long && !bare) return [];
+    const says = [`open since ${sayDay(zone, since)}`, bare && "nothing covers it for the night", long && `more than ${OPEN_DAYS} days`];
+    return [{ no: r.no, title: r.title, says: says.filter(Boolean).join(", ") }];
+  });
+}
+
+/** Until when the bond of a hole's job may not be soaked, by its hold. */
+export function soakFrom(shop: Shop, build: BuildRow, jobId: string | null, now: Minute) {
+  const job = build.jobs.find((j) => j.id === jobId);
+  if (job?.state !== "done" || job.endedAt === null) return undefined;
+  const until = job.endedAt + job.hold.minutes;
+  return { until, now, says: `${job.name} is left untouched until ${sayTime(zoneOf(shop.workshop.zone), until)}` };
+}
+
+/** A hole that the order asks for. */
+export interface Asked {
+  title: string;
+  side: Penetration["side"];
+  jobId: string;
+}
+
+/** What the build's jobs cut, bond or drill through the skin and is not in the list yet: piece by piece. */
+export function askedFor(build: Pick<BuildRow, "jobs" | "records">): Asked[] {
+  const have = penetrationsIn(build.records);
+  return build.jobs
+    .filter((j) => j.stage === "openings" && (j.irreversible === "cut" || j.irreversible === "bond"))
+    .flatMap((j) => {
+      const pieces = j.pieces?.count ?? 1;
+      const known = have.filter((r) => r.jobId === j.id).length;
+      return Array.from({ length: Math.max(0, pieces - known) }, (_, i) => ({
+        title: pieces > 1 ? `${j.name}, ${known + i + 1} of ${pieces}` : j.name,
+        side: sideOf(j),
+        jobId: j.id,
+      }));
+    });
+}
+
+function sideOf(j: Pick<JobRow, "zones">): Penetration["side"] {
+  if (j.zones.includes("roof")) return "roof";
+  if (j.zones.includes("underside") || j.zones.includes("floor")) return "floor";
+  for (const side of ["left", "right", "rear"] as const) if (j.zones.includes(side)) return side;
+  return "roof";
+}
+
+export interface LateHole {
+  minutes: number;
+  says: string;
+}
+
+/**
+ * What a hole on this side costs more when it is made now than it would have before what lies behind it was begun: cover,
+ * swarf a second time, cleaning, the lining's own cut. Undefined while nothing behind it is begun.
+ */
+export function lateHole(build: Pick<BuildRow, "jobs">, side: Penetration["side"]): LateHole | undefined {
+  const begun = build.jobs.filter((j) => INNER.has(j.stage) && j.state !== "todo" && BEHIND[side].some((z) => j.zones.includes(z)));
+  if (!begun.length) return undefined;
+  const swarf = build.jobs.find((j) => j.code === SWARF)?.minutes.likely ?? 0;
+  const lined = begun.some((j) => j.stage !== "insulation");
+  const minutes = COVER_MINUTES + swarf + (lined ? LINING_MINUTES : 0);
+  const parts = [
+    `cover ${COVER_MINUTES}`,
+    `swarf and cleaning once more ${swarf}`,
+    ...(lined ? [`the lining's own cut ${LINING_MINUTES}`] : []),
+  ];
+  return {
+    minutes,
+    says: `${begun[0].name} is begun behind it: ${sayMinutes(minutes)} more (${parts.join(", ")} min), and the edge dries first`,
+  };
+}
+
+/** What a job's fitter has to know of the holes it makes, or tests. */
+export function holeWords(build: Pick<BuildRow, "records">, job: Pick<JobRow, "id" | "code" | "state">): string[] {
+  if (job.state === "done") return [];
+  const all = penetrationsIn(build.records);
+  const own = all.filter((r) => r.jobId === job.id).map((r) => `Hole ${r.no}, ${r.title}: ${sayPenetration(r.data)}`);
+  const soak = soakOpen(build, job);
+  return [
+    ...own,
+    ...(soak.length ? [`To be soaked: ${count(soak.length, "hole")}`, ...soak.map((s) => s[0].toUpperCase() + s.slice(1))] : []),
+  ];
+}

@@ -1,0 +1,74 @@
+// What is still open when stripping closes, which job each thing will hurt, and from when.
+
+import type { Plan } from "../plan/model";
+import { type Minute, zoneOf } from "../time/zone";
+import { itemsIn, stripOpen } from "./inventory";
+import type { BuildRow, JobRow, Shop } from "./model";
+import { askedFor, penetrationsIn } from "./penetrations";
+import { count } from "./say";
+import { shellStates, ZONE_WORDS } from "./shell";
+
+export interface OpenLine {
+  text: string;
+  /** The job it will hurt, and when that is planned. */
+  hurts: string | null;
+  at: Minute | null;
+}
+
+const WEIGHED = "ST-02";
+const CLOSES = "ST-07";
+
+/**
+ * Every open line before the strip is closed: things undecided or lying nowhere, templates, holes, rust and cleanness by
+ * zone, the van's weight, and holes that are asked for but not in the list. Empty: it can close.
+ */
+export function stripClosing(shop: Shop, build: BuildRow, plan: Plan | undefined, now: Minute): OpenLine[] {
+  const zone = zoneOf(shop.workshop.zone);
+  const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, zone.parse(j.start)]));
+  const line = (text: string, job: JobRow | undefined): OpenLine => ({
+    text,
+    hurts: job && job.state !== "done" ? job.name : null,
+    at: job ? (planned.get(job.id) ?? null) : null,
+  });
+  const first = (test: (j: JobRow) => boolean): JobRow | undefined =>
+    build.jobs
+      .filter((j) => j.state === "todo" && test(j))
+      .sort((a, b) => (planned.get(a.id) ?? Number.POSITIVE_INFINITY) - (planned.get(b.id) ?? Number.POSITIVE_INFINITY))[0];
+  const inner = (zones: readonly string[]) => first((j) => j.stage === "insulation" && j.zones.some((z) => zones.includes(z)));
+  const out = stripOpen(build, { code: CLOSES }).map((text) => line(text, undefined));
+  for (const r of itemsIn(build.records)) {
+    if (r.closedAt !== null || r.data.fate !== "template") continue;
+    const worn = Object.values(r.data.edges ?? {}).filter((e) => e !== "trusted").length;
+    const job = first((j) => r.data.serves?.includes(j.code) ?? false);
+    if (worn) out.push(line(`${r.title}: ${count(worn, "edge")} can't be trusted, scribe there`, job));
+  }
+  for (const z of shellStates(build.records, now)) {
+    const covered = { left: ["left"], right: ["right"], roof: ["ceiling"], floor: ["floor"], doors: ["rear"], arches: ["left", "right"] };
+    if (z.accepted) continue;
+    if (z.holes || z.rust) {
+      const words = [
+        z.holes && `${count(z.holes, "hole")} open`,
+        z.rust && `rust in ${count(z.rust, "place")}${z.stop ? ", through" : ""}`,
+      ];
+      out.push(line(`${ZONE_WORDS[z.zone]}: ${words.filter(Boolean).join(", ")}`, inner(covered[z.zone])));
+    }
+    if (z.id !== null && !z.holes && !z.rust) out.push(line(`${ZONE_WORDS[z.zone]}: not taken over as clean`, inner(covered[z.zone])));
+  }
+  const weigh = build.jobs.find((j) => j.code === WEIGHED);
+  if (weigh && weigh.state !== "done") out.push(line("The van is not weighed", weigh));
+  for (const a of askedFor(build))
+    out.push(
+      line(
+        `${a.title}: asked for, but not in the list of holes`,
+        build.jobs.find((j) => j.id === a.jobId),
+      ),
+    );
+  if (!penetrationsIn(build.records).length)
+    out.push(
+      line(
+        "No hole through the skin is listed yet: any more?",
+        first((j) => j.stage === "openings"),
+      ),
+    );
+  return out.sort((x, y) => (x.at ?? Number.POSITIVE_INFINITY) - (y.at ?? Number.POSITIVE_INFINITY));
+}

@@ -1,0 +1,106 @@
+// What the demo's workshop keeps of holes through the skin and of its bare shells.
+
+import { v7 } from "uuid";
+import type { BuildRow, JobRow, Shop } from "../core/shop/model";
+import { askedFor } from "../core/shop/penetrations";
+import type { Penetration, PenetrationState, ShellZone, ShellZoneName } from "../core/shop/records";
+import { SHELL_STEPS } from "../core/shop/records";
+import { ZONE_WORDS } from "../core/shop/shell";
+import { pool, transaction } from "../db/pool";
+import { addRecord } from "../db/records";
+import { loadShop } from "../db/shop";
+
+/** Builds whose list of holes is kept, those of the client's own work with what that is. */
+const KEPT: Record<string, [title: string, data: Penetration] | undefined> = {
+  "field-vet": [
+    "Rack feet, six",
+    {
+      side: "roof",
+      place: "factory points, both gutters",
+      size: "ø 9",
+      by: "client",
+      state: "closed",
+      bead: "whole",
+      askedBy: "the client",
+    },
+  ],
+  "night-bakery": undefined,
+  "darkroom-van": undefined,
+  "coast-rangers": undefined,
+};
+
+/** How far the zones of a shell are cleaned: steps done, and whether somebody took it over. */
+const SHELL: Record<string, [zone: ShellZoneName, steps: number, by: string, accepted?: string][]> = {
+  "field-vet": [
+    ["roof", 5, "Teo", "Mara"],
+    ["left", 4, "Teo"],
+    ["right", 4, "Teo"],
+    ["floor", 2, "Teo"],
+  ],
+};
+
+export async function writeHoles(now: number): Promise<void> {
+  const shop = await loadShop(pool());
+  await transaction(async (t) => {
+    for (const b of shop.builds) {
+      if (!(b.id in KEPT)) continue;
+      const from = Math.max(b.arrives, now - 14 * 1440);
+      let n = 0;
+      const add = (jobId: string | null, title: string, data: Penetration) =>
+        addRecord(t, {
+          id: v7(),
+          buildId: b.id,
+          jobId,
+          kind: "penetration",
+          title,
+          data,
+          saidBy: "u-ines",
+          saidAt: from + n++,
+          closedAt: data.state === "tested" ? (data.history?.at(-1)?.at ?? from) : null,
+        });
+      for (const a of askedFor(b)) {
+        const job = b.jobs.find((j) => j.id === a.jobId)!;
+        await add(a.jobId, a.title, asFar(shop, b, job, a.side, now));
+      }
+      const own = KEPT[b.id];
+      if (own) await add(null, own[0], { ...own[1], history: [{ state: "closed", why: "", by: "Ines", at: from }] });
+      for (const [zone, done, by, accepted] of SHELL[b.id] ?? []) {
+        const at = (k: number) => now - 1440 + k * 40;
+        const steps: ShellZone["steps"] = {};
+        for (const [k, step] of SHELL_STEPS.slice(0, done).entries()) steps[step] = { by, at: at(k) };
+        const data: ShellZone = { zone, steps, ...(accepted ? { accepted: { by: accepted, at: at(done) } } : {}) };
+        await addRecord(t, {
+          id: v7(),
+          buildId: b.id,
+          jobId: null,
+          kind: "zone",
+          title: ZONE_WORDS[zone],
+          data,
+          saidBy: "u-ines",
+          saidAt: at(0),
+          closedAt: accepted ? at(done) : null,
+        });
+      }
+    }
+  });
+}
+
+/** A hole as far as its job has come. */
+function asFar(shop: Shop, b: BuildRow, j: JobRow, side: Penetration["side"], now: number): Penetration {
+  const soaked = b.jobs.find((k) => k.code === "OP-13")?.state === "done";
+  const locked = b.sheets.some((s) => s.jobId === j.id && s.lockedAt !== null);
+  const state: PenetrationState =
+    j.state === "done" ? (soaked ? "tested" : "closed") : j.state === "todo" ? (locked ? "set out" : "wanted") : "cut";
+  const by = shop.fitters.find((f) => f.id === j.fitters[0])?.name ?? "Ines";
+  return {
+    side,
+    place: "as set out",
+    by: "us",
+    state,
+    askedBy: b.client,
+    ...(state === "cut" ? { cover: "sheet and tape" } : {}),
+    ...(state === "closed" || state === "tested" ? { bead: "whole" as const } : {}),
+    ...(state === "tested" ? { soak: "dry" as const, soakMinutes: 10 } : {}),
+    history: [{ state, why: "", by, at: j.endedAt ?? j.startedAt ?? now - 1440 }],
+  };
+}

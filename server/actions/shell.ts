@@ -1,0 +1,106 @@
+// Actions on the bare shell: the list of holes filled from the order, and its zones cleaned, taken over or sent back.
+
+import { v7 } from "uuid";
+import type { BuildRow } from "@/core/shop/model";
+import { askedFor } from "@/core/shop/penetrations";
+import { type Penetration, SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "@/core/shop/records";
+import { notTakenOver, STEP_WORDS, sentBack, shellStates, ticked, ZONE_WORDS, type ZoneRecord } from "@/core/shop/shell";
+import { addRecord, lockBuild, setRecordData } from "@/db/records";
+import { loadShop } from "@/db/shop";
+import { action, body, type Change, change, is } from "../action";
+import { Refusal } from "../refusal";
+
+/** The build, nobody else changing it meanwhile. */
+async function buildOf(x: Change, id: string): Promise<BuildRow> {
+  await lockBuild(x.c, id);
+  const build = (await loadShop(x.c)).builds.find((b) => b.id === id);
+  if (!build) throw new Refusal(404, "There is no such build.");
+  return build;
+}
+
+const zoneOf = (build: BuildRow, zone: ShellZoneName): ZoneRecord | undefined =>
+  build.records.find((r): r is ZoneRecord => r.kind === "zone" && r.data.zone === zone);
+
+async function keep(x: Change, by: string, build: BuildRow, next: ShellZone, says: string): Promise<void> {
+  const r = zoneOf(build, next.zone);
+  const closedAt = next.accepted ? x.now : null;
+  const title = ZONE_WORDS[next.zone];
+  const id = r?.id ?? v7();
+  if (r) await setRecordData(x.c, r.id, next, closedAt);
+  else await addRecord(x.c, { id, buildId: build.id, jobId: null, kind: "zone", title, data: next, saidBy: by, saidAt: x.now, closedAt });
+  await x.event({ kind: "zone.changed", entity: "record", entityId: id, buildId: build.id, text: `${title}: ${says}` });
+}
+
+const zone = { type: "string", enum: SHELL_ZONES } as const;
+
+export const shellActions = [
+  action<Record<string, never>>({ method: "POST", path: "builds/*/holes-asked", role: "any" }, body({}), (_b, { user, ids }) =>
+    change(user, async (x) => {
+      const build = await buildOf(x, ids[0]);
+      const asked = askedFor(build);
+      if (!asked.length) throw new Refusal(409, "All that the order asks for is in the list.");
+      for (const [i, a] of asked.entries()) {
+        const data: Penetration = {
+          side: a.side,
+          place: "as set out",
+          by: "us",
+          state: "wanted",
+          askedBy: build.client,
+          history: [{ state: "wanted", why: "", by: user.name, at: x.now }],
+        };
+        const id = v7();
+        // One behind the other, so that their numbers follow the order of the jobs.
+        await addRecord(x.c, {
+          id,
+          buildId: build.id,
+          jobId: a.jobId,
+          kind: "penetration",
+          title: a.title,
+          data,
+          saidBy: user.id,
+          saidAt: x.now + i / 60,
+        });
+      }
+      await x.event({
+        kind: "penetration.said",
+        entity: "build",
+        entityId: build.id,
+        buildId: build.id,
+        text: `${asked.length} holes of the order written down`,
+      });
+      return { added: asked.length };
+    }),
+  ),
+  action<{ zone: ShellZoneName; step: ShellStep }>(
+    { method: "POST", path: "builds/*/shell/step", role: "any" },
+    body({ zone, step: { type: "string", enum: SHELL_STEPS } }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const build = await buildOf(x, ids[0]);
+        const was = zoneOf(build, b.zone)?.data ?? { zone: b.zone, steps: {} };
+        const next = ticked(was, b.step, user.name, x.now);
+        const label = STEP_WORDS[b.step].label.toLowerCase();
+        await keep(x, user.id, build, next, next.steps[b.step] ? `${label} done` : `${label} taken back`);
+      }),
+  ),
+  action<{ zone: ShellZoneName }>({ method: "POST", path: "builds/*/shell/take-over", role: "any" }, body({ zone }), (b, { user, ids }) =>
+    change(user, async (x) => {
+      const build = await buildOf(x, ids[0]);
+      const was = zoneOf(build, b.zone)?.data ?? { zone: b.zone, steps: {} };
+      const no = notTakenOver(shellStates(build.records, x.now).find((z) => z.zone === b.zone)!, was, user.name);
+      if (no) throw new Refusal(409, `${ZONE_WORDS[b.zone]} can't be taken over: ${no}.`);
+      await keep(x, user.id, build, { ...was, accepted: { by: user.name, at: x.now } }, "taken over as clean");
+    }),
+  ),
+  action<{ zone: ShellZoneName; why: string; minutes: number }>(
+    { method: "POST", path: "builds/*/shell/send-back", role: "any" },
+    body({ zone, why: is.words, minutes: { type: "integer", minimum: 0, maximum: 600 } }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const build = await buildOf(x, ids[0]);
+        const was = zoneOf(build, b.zone)?.data;
+        if (!was) throw new Refusal(409, `Nothing is cleaned of ${ZONE_WORDS[b.zone].toLowerCase()} yet.`);
+        await keep(x, user.id, build, sentBack(was, user.name, x.now, b.why.trim(), b.minutes), `sent back: ${b.why.trim()}`);
+      }),
+  ),
+];

@@ -1,0 +1,102 @@
+"use client";
+// Every hole through the skin by number: how far it is, what covers it, and whether it held water out.
+
+import { useState } from "react";
+import { SIDE_WORDS, WAY } from "@/core/shop/penetrations";
+import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
+import { Dialog } from "../kit/dialog";
+import { send } from "../kit/send";
+import { near } from "../kit/time";
+import { useAct } from "../kit/use-act";
+import { HoleForm } from "./hole-form";
+import { RecordPhotos } from "./record-photos";
+import type { BuildView, ShownHole } from "./view";
+
+export function HolesList({ view }: { view: BuildView }) {
+  const [form, setForm] = useState<{ was?: ShownHole }>();
+  const act = useAct();
+  const bare = view.holes.filter((h) => h.openSince !== null && !h.data.cover?.trim());
+  const tested = view.holes.filter((h) => h.data.state === "tested").length;
+  return (
+    <section aria-label="Every hole by number" className="mt-6">
+      <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <div className="min-w-0 flex-1">
+          <h2 className="text-[15px]">Every hole by number</h2>
+          <p className="text-muted">
+            {view.holes.length
+              ? `${view.holes.length} through the skin, ${tested} seen dry under water`
+              : "What pierces the skin for good, the client's own work too: windows, roof units, inlets, glands, feet, bolts."}
+          </p>
+        </div>
+        {view.holesAsked > 0 && (
+          <Button disabled={act.busy} onClick={() => void act.run(() => send("POST", `builds/${view.id}/holes-asked`, {}), "Written down")}>
+            {`Write down the ${view.holesAsked} of the order`}
+          </Button>
+        )}
+        <Button kind="main" onClick={() => setForm({})}>
+          Add a hole
+        </Button>
+      </div>
+      {bare.length > 0 && (
+        <p role="alert" className="mb-3 rounded-md border border-signal bg-signal-soft px-3 py-2">
+          <b>Not watertight:</b> {bare.map((h) => `${h.no} ${h.title}`).join(", ")}. It stays under a roof until that is covered.
+        </p>
+      )}
+      <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
+        {view.holes.map((h) => (
+          <li key={h.id} className="flex flex-wrap items-center gap-3 border-b px-3 py-2 last:border-0">
+            <span
+              className={cx(
+                "grid size-7 shrink-0 place-items-center rounded-full font-bold",
+                h.data.state === "tested"
+                  ? "bg-green-soft text-green-text"
+                  : h.openSince !== null
+                    ? "bg-signal-soft text-signal-text"
+                    : "bg-sunk",
+              )}
+            >
+              {h.no}
+            </span>
+            <button type="button" onClick={() => setForm({ was: h })} className="min-w-0 flex-1 text-left hover:underline">
+              <b>{h.title}</b>
+              <span className="block text-[12px] text-muted">{facts(h, view)}</span>
+            </button>
+            <ol aria-label={`${h.title} is ${h.data.state}`} className="flex gap-0.5">
+              {WAY.map((s) => (
+                <li
+                  key={s}
+                  title={s}
+                  className={cx("h-2 w-5 rounded-sm", WAY.indexOf(s) <= WAY.indexOf(h.data.state) ? "bg-pine" : "bg-sunk")}
+                />
+              ))}
+            </ol>
+            <span className={cx("w-44 shrink-0", (h.openSince !== null || h.says.includes("leaks")) && "font-semibold text-signal-text")}>
+              {h.says}
+            </span>
+            <RecordPhotos id={h.id} title={h.title} photos={h.photos} />
+          </li>
+        ))}
+      </ul>
+      <Dialog open={!!form} onOpenChange={(o) => !o && setForm(undefined)} title={form?.was ? `Hole ${form.was.no}` : "Another hole"}>
+        {form && <HoleForm view={view} was={form.was} onDone={() => setForm(undefined)} />}
+      </Dialog>
+    </section>
+  );
+}
+
+function facts(h: ShownHole, view: BuildView): string {
+  const d = h.data;
+  return [
+    SIDE_WORDS[d.side],
+    d.place,
+    d.size,
+    h.openSince !== null && `open since ${near(view.zone, h.openSince, view.now)}`,
+    d.soak && `soaked ${d.soakMinutes ?? "?"} min: ${d.soak}`,
+    d.askedBy && `for ${d.askedBy}`,
+    h.jobName,
+    d.note,
+  ]
+    .filter(Boolean)
+    .join(" · ");
+}
