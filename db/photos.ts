@@ -26,3 +26,14 @@ export async function looksOfOthers(c: Conn, buildId: string, shotId: string): P
   );
   return list.map((r) => ({ look: parsed(r.look), of: `${r.name}, ${r.text}` }));
 }
+
+/** The title of another hole of the build that this very photo is kept for; undefined where there is none. */
+export async function otherHoleOf(c: Conn, buildId: string, recordId: string, sha256: string): Promise<string | undefined> {
+  const [other] = await rows<{ title: string }>(
+    c,
+    `SELECT r.title FROM record_photo p JOIN record r ON r.id = p.record_id
+     WHERE r.build_id = ? AND r.kind = 'penetration' AND r.id <> ? AND p.sha256 = ? LIMIT 1`,
+    [buildId, recordId, sha256],
+  );
+  return other?.title;
+}

@@ -53,9 +53,9 @@ export async function writeHoles(now: number): Promise<void> {
           jobId,
           kind: "penetration",
           title,
-          data,
+          data: { ...data, no: ++n },
           saidBy: "u-ines",
-          saidAt: from + n++,
+          saidAt: from,
           closedAt: data.state === "tested" ? (data.history?.at(-1)?.at ?? from) : null,
         });
       for (const a of askedFor(b)) {

@@ -4,7 +4,7 @@ import { createHash } from "node:crypto";
 import sharp from "sharp";
 import { v7 } from "uuid";
 import { type Look, lookAgain, lookAt } from "@/core/shop/photo-look";
-import { looksOfOthers, looksOfPerson } from "@/db/photos";
+import { looksOfOthers, looksOfPerson, otherHoleOf } from "@/db/photos";
 import { loadPlan } from "@/db/plans";
 import { type Conn, insert, pool, rows, run, toSql } from "@/db/pool";
 import type { User } from "@/db/users";
@@ -86,6 +86,8 @@ export async function addRecordPhoto(user: User, recordId: string, input: Buffer
       [recordId],
     );
     if (!r) throw new Refusal(404, "There is no such record.");
+    const other = r.kind === "penetration" ? await otherHoleOf(x.c, r.build_id, recordId, photo.sha256) : undefined;
+    if (other) throw new Refusal(409, `This photo stands for ${other} already. Each hole has photos of its own.`);
     await storeBytes(x.c, photo);
     await run(x.c, "INSERT IGNORE INTO record_photo (record_id, sha256, taken_by, taken_at) VALUES (?, ?, ?, ?)", [
       recordId,

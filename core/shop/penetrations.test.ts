@@ -5,6 +5,7 @@ import {
   holeWords,
   lateHole,
   leaks,
+  nextNumber,
   notWatertight,
   openSince,
   openTooLong,
@@ -27,7 +28,7 @@ const record = (title: string, data: Penetration, jobId: string | null = null): 
   kind: "penetration",
   jobId,
   title,
-  data,
+  data: { no: n, ...data },
   saidBy: "u",
   saidAt: n,
   closedAt: null,
@@ -43,13 +44,15 @@ describe("a hole through the skin", () => {
       expect(() => readRecord("penetration", { ...hole(), ...bad }), JSON.stringify(bad)).toThrow(new RegExp(Object.keys(bad)[0]));
   });
 
-  it("keeps its number in the order in which it was written down", () => {
-    const a = record("first", hole());
-    const b = record("second", hole());
+  it("keeps its number for good; the next gets the next", () => {
+    const a = record("first", hole({ no: 1 }));
+    const b = record("third", hole({ no: 3 }));
     expect(penetrationsIn([b, a]).map((r) => [r.no, r.title])).toEqual([
       [1, "first"],
-      [2, "second"],
+      [3, "third"],
     ]);
+    expect(nextNumber([b, a])).toBe(4);
+    expect(nextNumber([])).toBe(1);
   });
 
   it("goes forward step by step, and back only with a reason", () => {
@@ -106,7 +109,7 @@ describe("a hole through the skin", () => {
 
 describe("an open hole", () => {
   const cut = (more: Partial<Penetration> = {}, at = NOW) =>
-    record("Roof fan", hole({ state: "cut", history: [{ state: "cut", why: "", by: "Ines", at }], ...more }), "a.OP-04");
+    record("Roof fan", hole({ no: 1, state: "cut", history: [{ state: "cut", why: "", by: "Ines", at }], ...more }), "a.OP-04");
 
   it("has been open since it was cut the last time", () => {
     const twice = cut({
@@ -145,7 +148,7 @@ describe("an open hole", () => {
       return holesBefore(b, { stage: "insulation", zones: ["ceiling"] });
     };
     expect(behind(cut())).toEqual(["hole 1, Roof fan, is open"]);
-    expect(behind(record("Roof fan", hole({ state: "closed", soak: "damp" })))).toEqual(["hole 1, Roof fan, leaks"]);
+    expect(behind(record("Roof fan", hole({ no: 1, state: "closed", soak: "damp" })))).toEqual(["hole 1, Roof fan, leaks"]);
     expect(behind(record("Window", hole({ side: "left", state: "cut" })))).toEqual([]);
     expect(behind(record("Roof fan", hole({ state: "closed" })))).toEqual([]);
     b.records = [record("Window", hole({ side: mats.zones.includes("left") ? "left" : "roof", state: "cut" }))];
@@ -175,7 +178,7 @@ describe("the list of holes", () => {
     const b = shop.builds[0];
     b.records = [
       record("Roof fan", hole({ state: "tested", soak: "dry", soakMinutes: 10 })),
-      record("Rack feet", hole({ by: "client", state: "closed" })),
+      record("Rack feet", hole({ no: 2, by: "client", state: "closed" })),
     ];
     expect(soakOpen(b, { code: "OP-13" })).toEqual(["hole 2, Rack feet: closed · made by the client, not accepted"]);
     expect(soakOpen(b, { code: "OP-12" })).toEqual([]);
@@ -186,7 +189,7 @@ describe("the list of holes", () => {
   it("tells the job that makes a hole where it stands", () => {
     const shop = testShop();
     const b = shop.builds[0];
-    b.records = [record("Roof fan", hole({ state: "set out" }), "a.OP-04")];
+    b.records = [record("Roof fan", hole({ no: 1, state: "set out" }), "a.OP-04")];
     expect(holeWords(b, { id: "a.OP-04", code: "OP-04", state: "todo" })).toEqual(["Hole 1, Roof fan: set out"]);
   });
 

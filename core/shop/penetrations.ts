@@ -34,13 +34,16 @@ const SWARF = "OP-12";
 /** Stages whose work is shut in behind, or lies open to, a hole. */
 const INNER = new Set(["insulation", "panels", "furniture"]);
 
-/** The holes of a build in the order in which they were written down, which is their number from 1. */
+/** The holes of a build by their numbers. */
 export function penetrationsIn(records: readonly BuildRecord[]): (PenetrationRecord & { no: number })[] {
   return records
     .filter((r): r is PenetrationRecord => r.kind === "penetration")
-    .sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id))
-    .map((r, i) => ({ ...r, no: i + 1 }));
+    .map((r) => ({ ...r, no: r.data.no ?? 0 }))
+    .sort((a, b) => a.no - b.no || a.saidAt - b.saidAt);
 }
+
+/** The number that the next hole gets. */
+export const nextNumber = (records: readonly BuildRecord[]): number => Math.max(0, ...penetrationsIn(records).map((r) => r.no)) + 1;
 
 const step = (s: PenetrationState) => WAY.indexOf(s);
 

@@ -83,6 +83,8 @@ export type PenetrationState = "wanted" | "set out" | "cut" | "protected" | "clo
 
 /** A hole through the skin, for good. Closed: it was seen dry under water. Its job is the one that makes it. */
 export interface Penetration {
+  /** Its number in the build's list, for good; given by the server. */
+  no?: number;
   side: "roof" | "left" | "right" | "rear" | "floor";
   /** Where, in words, its size, and who wants it. */
   place: string;

@@ -3,7 +3,7 @@
 import { v7 } from "uuid";
 import { itemFaults } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
-import { lateHole, penetrationFaults, soakFrom } from "@/core/shop/penetrations";
+import { lateHole, nextNumber, penetrationFaults, soakFrom } from "@/core/shop/penetrations";
 import { type Item, type Penetration, type RecordKind, readRecord } from "@/core/shop/records";
 import { differs, READINGS } from "@/core/van/readings";
 import { insert, rows, run, toSql } from "@/db/pool";
@@ -66,6 +66,7 @@ async function withWay(x: Change, by: string, buildId: string, id: string, next:
   const record = build.records.find((r) => r.id === id)!;
   const was = record.data as Penetration;
   refuse(penetrationFaults(was, next, why, soakFrom(shop, build, record.jobId, x.now)));
+  next.no = was.no;
   const history = was.history ?? [];
   next.history = was.state === next.state ? history : [...history, { state: next.state, why, by, at: x.now }];
 }
@@ -88,6 +89,7 @@ export const recordActions = [
           refuse(penetrationFaults(undefined, p, ""));
           const late = lateHole(build, p.side);
           if (late && user.role !== "lead") throw new Refusal(403, `A hole here is the lead's to decide now: ${late.says}.`);
+          p.no = nextNumber(build.records);
           p.history = [{ state: p.state, why: "", by: user.name, at: x.now }];
         }
         const id = v7();

@@ -2,7 +2,7 @@
 
 import { v7 } from "uuid";
 import type { BuildRow } from "@/core/shop/model";
-import { askedFor } from "@/core/shop/penetrations";
+import { askedFor, nextNumber } from "@/core/shop/penetrations";
 import { type Penetration, SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "@/core/shop/records";
 import { notTakenOver, STEP_WORDS, sentBack, shellStates, ticked, ZONE_WORDS, type ZoneRecord } from "@/core/shop/shell";
 import { addRecord, lockBuild, setRecordData } from "@/db/records";
@@ -39,8 +39,10 @@ export const shellActions = [
       const build = await buildOf(x, ids[0]);
       const asked = askedFor(build);
       if (!asked.length) throw new Refusal(409, "All that the order asks for is in the list.");
+      const first = nextNumber(build.records);
       for (const [i, a] of asked.entries()) {
         const data: Penetration = {
+          no: first + i,
           side: a.side,
           place: "as set out",
           by: "us",
@@ -49,7 +51,6 @@ export const shellActions = [
           history: [{ state: "wanted", why: "", by: user.name, at: x.now }],
         };
         const id = v7();
-        // One behind the other, so that their numbers follow the order of the jobs.
         await addRecord(x.c, {
           id,
           buildId: build.id,
@@ -58,7 +59,7 @@ export const shellActions = [
           title: a.title,
           data,
           saidBy: user.id,
-          saidAt: x.now + i / 60,
+          saidAt: x.now,
         });
       }
       await x.event({

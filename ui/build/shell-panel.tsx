@@ -107,7 +107,6 @@ function ZoneRow({ z, view, onBack }: { z: ZoneState; view: BuildView; onBack():
             type="button"
             disabled={act.busy}
             aria-pressed={s.at !== null && !s.stale}
-            aria-label={`${name}, ${STEP_WORDS[s.step].label}`}
             title={s.by ? `${s.by}, ${near(view.zone, s.at!, view.now)}` : STEP_WORDS[s.step].why}
             onClick={() => post("step", { zone: z.zone, step: s.step }, `${name}: ${STEP_WORDS[s.step].label.toLowerCase()}`)}
             className={cx(
@@ -118,6 +117,7 @@ function ZoneRow({ z, view, onBack }: { z: ZoneState; view: BuildView; onBack():
               s.at === null && z.next !== s.step && "text-muted",
             )}
           >
+            <span className="sr-only">{`${name}, ${STEP_WORDS[s.step].label}: `}</span>
             {s.at === null ? (z.next === s.step ? "next" : "–") : s.stale ? "again" : s.by}
           </button>
         </td>

@@ -1,0 +1,83 @@
+// Every hole through the skin by number, from the order to the water; and the bare shell, cleaned, looked at and taken over.
+
+import { expect, test } from "@playwright/test";
+import { expectAccessible, picture, signIn } from "./people";
+
+test("a hole is added, cut, left bare, covered, closed and soaked; the lead hears of it while it is open", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/field-vet?tab=openings");
+  const list = page.getByRole("region", { name: "Every hole by number" });
+  await expect(list).toContainText("13 through the skin, 0 seen dry under water");
+  await list.getByRole("button", { name: "Add a hole" }).click();
+  const fresh = page.getByRole("dialog", { name: "Another hole" });
+  await fresh.getByLabel("What goes through").fill("Aerial gland");
+  await fresh.getByRole("combobox", { name: "Side" }).selectOption("roof");
+  await fresh.getByLabel("Where", { exact: true }).fill("behind rib 2, left");
+  await fresh.getByLabel("Size").fill("ø 16");
+  await fresh.getByRole("button", { name: "Write it down" }).click();
+  const row = list.getByRole("listitem").filter({ hasText: "Aerial gland" }).first();
+  await expect(row).toContainText("wanted");
+  const dialog = page.getByRole("dialog", { name: "Hole 14" });
+  const say = async (state: string, more: () => Promise<unknown> = async () => undefined) => {
+    await row.getByRole("button", { name: /^Aerial gland/ }).click();
+    await dialog.getByRole("combobox", { name: "How far it is" }).selectOption(state);
+    await more();
+    await dialog.getByRole("button", { name: "Keep" }).click();
+  };
+  await say("cut");
+  await expect(list.getByRole("alert")).toContainText("Not watertight: 14 Aerial gland");
+  // It is on the lead's list for the evening.
+  await page.goto("/");
+  await expect(page.getByText("Hole 14, Aerial gland")).toBeVisible();
+  await page.goto("/builds/field-vet?tab=openings");
+  await say("cut", () => dialog.getByLabel("What covers it").fill("cap and tape"));
+  await expect(row).toContainText("cut · covered: cap and tape");
+  await expect(list.getByRole("alert")).toHaveCount(0);
+  // Its edge is not passed over in silence, and dry is not said of a hole that nobody put under water.
+  await say("closed");
+  await expect(dialog.getByText(/edge was never made safe/)).toBeVisible();
+  await dialog.getByRole("combobox", { name: "How far it is" }).selectOption("protected");
+  await dialog.getByRole("button", { name: "Keep" }).click();
+  await expect(row).toContainText("protected · covered: cap and tape");
+  await say("tested", () => dialog.getByRole("combobox", { name: "Under water" }).selectOption("dry"));
+  await expect(dialog.getByText(/10 minutes of water, and dry inside/)).toBeVisible();
+  await dialog.getByLabel("Minutes of water").fill("12");
+  await dialog.getByRole("button", { name: "Keep" }).click();
+  await expect(list).toContainText("14 through the skin, 1 seen dry under water");
+  await row.getByLabel("Photo of Aerial gland").setInputFiles({ name: "gland.png", mimeType: "image/png", buffer: picture });
+  await expect(row.getByRole("img", { name: "Aerial gland, 1" })).toBeVisible();
+  await row.getByRole("button", { name: /^Aerial gland/ }).click();
+  await expect(dialog.getByRole("list", { name: "Changes" }).getByRole("listitem")).toHaveCount(4);
+  await expectAccessible(page);
+});
+
+test("a zone of the shell is cleaned in order, taken over by somebody else, and waits until then", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/field-vet?tab=shell");
+  const zones = page.getByRole("region", { name: "Zones" });
+  const floor = zones.getByRole("row", { name: /^Floor/ });
+  const step = (name: string) => floor.getByRole("button", { name: `Floor, ${name}:` });
+  await expect(step("Scuff")).toHaveAttribute("aria-pressed", "true");
+  await expect(floor.getByRole("button", { name: "Take over" })).toBeDisabled();
+  const closing = page.getByRole("region", { name: "Before the strip closes" });
+  await expect(closing).toContainText("Floor: not taken over as clean");
+  for (const name of ["Wash, rinse", "Dry", "Rust, bare metal"]) {
+    await step(name).click();
+    await expect(step(name)).toContainText("Mara");
+  }
+  // Whoever cleaned it does not take it over.
+  await floor.getByRole("button", { name: "Take over" }).click();
+  await expect(page.getByText(/whoever cleaned it does not take it over/)).toBeVisible();
+  await floor.getByRole("button", { name: "Send back" }).click();
+  const back = page.getByRole("dialog", { name: "Send floor back" });
+  await back.getByLabel("What was found").fill("swarf in the front channel");
+  await back.getByLabel("Minutes to clean it again").fill("15");
+  await back.getByRole("button", { name: "Send it back" }).click();
+  await expect(floor).toContainText("sent back: swarf in the front channel");
+  await expect(step("Wash, rinse")).toContainText("next");
+  await expect(zones).toContainText("Cleaned again: Mara 15 min");
+  await expectAccessible(page);
+  // A step taken back opens those behind it.
+  await step("Vacuum").click();
+  await expect(step("Scuff")).toHaveAttribute("aria-pressed", "false");
+});

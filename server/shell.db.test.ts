@@ -1,0 +1,204 @@
+// The list of holes through the skin and the bare shell, against a real MariaDB: what may be said, and what waits for it.
+
+import { mkdtempSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import sharp from "sharp";
+import { beforeAll, describe, expect, it } from "vitest";
+import { DEFAULT_OPTIONS } from "@/core/library/options";
+import { InputError } from "@/core/plan/fault";
+import { penetrationsIn } from "@/core/shop/penetrations";
+import { obstacles } from "@/core/shop/ready";
+import type { ShellZone } from "@/core/shop/records";
+import { insert, pool, run } from "@/db/pool";
+import { loadShop } from "@/db/shop";
+import { freshDatabase } from "@/db/testing";
+import type { User } from "@/db/users";
+import { bundleWorker } from "@/scripts/worker-bundle";
+import { perform } from "./api";
+import { firstRun } from "./first-run";
+import { addRecordPhoto } from "./photos";
+import { Refusal } from "./refusal";
+
+const lead: User = { id: "lead", login: "lead", name: "Lead", role: "lead", fitterId: null, retired: false, version: 1 };
+let ines: User;
+let teo: User;
+let id = "";
+const post = <T = Record<string, string>>(p: string, body: unknown, user: User = lead) =>
+  perform("POST", p.split("/"), body, user) as Promise<T>;
+
+async function refused(work: Promise<unknown>): Promise<Refusal | InputError> {
+  try {
+    await work;
+  } catch (e) {
+    if (e instanceof Refusal || e instanceof InputError) return e;
+    throw e;
+  }
+  throw new Error("it was not refused");
+}
+const pathsOf = async (work: Promise<unknown>) => {
+  const e = await refused(work);
+  const faults = e instanceof InputError ? e.faults : ((e.detail as { faults?: { path: string }[] }).faults ?? []);
+  return faults.map((f) => f.path);
+};
+const buildNow = async () => (await loadShop(pool())).builds.find((b) => b.id === id)!;
+const holes = async () => penetrationsIn((await buildNow()).records);
+const setJob = (code: string, state: string) =>
+  run(pool(), "UPDATE job SET state = ?, started_at = NOW(), running_since = NOW(), ended_at = NOW() WHERE id = ?", [
+    state,
+    `${id}.${code}`,
+  ]);
+
+beforeAll(async () => {
+  process.env.WIDE_LANE_WORKER = path.join(mkdtempSync(path.join(os.tmpdir(), "wl-worker-")), "plan-worker.mjs");
+  bundleWorker(process.env.WIDE_LANE_WORKER);
+  await freshDatabase();
+  await firstRun("Test house", "Europe/Lisbon");
+  const made = async (name: string): Promise<User> => {
+    const f = await post("fitters", { name, calendarId: "shop", skills: { body: 3 }, tickets: [] });
+    const user: User = {
+      id: `u-${name.toLowerCase()}`,
+      login: name.toLowerCase(),
+      name,
+      role: "fitter",
+      fitterId: f.id,
+      retired: false,
+      version: 1,
+    };
+    await insert(pool(), "user", [{ id: user.id, login: user.login, name, role: "fitter", fitter_id: f.id, password_hash: "x" }]);
+    return user;
+  };
+  ines = await made("Ines");
+  teo = await made("Teo");
+  const dates = { arrives: "2026-11-24T08:00", due: "2027-03-01T17:00" };
+  id = (await post("builds", { name: "Field vet", client: "Dr. Quill", vanId: "drover-l3h2", ...dates, options: DEFAULT_OPTIONS })).id;
+});
+
+describe("the list of holes", () => {
+  const set = async (no: number, data: object, why?: string, user: User = ines) => {
+    const h = (await holes()).find((x) => x.no === no)!;
+    const { history: _kept, no: _no, ...was } = h.data;
+    const body = { version: h.version, title: h.title, data: { ...was, ...data }, closed: false, ...(why ? { why } : {}) };
+    return perform("PATCH", ["records", h.id], body, user);
+  };
+
+  it("is filled with every piece of the order, once", async () => {
+    const { added } = await post<{ added: number }>(`builds/${id}/holes-asked`, {}, ines);
+    const list = await holes();
+    expect(list).toHaveLength(added);
+    expect(list.map((h) => h.no)).toEqual(list.map((_, i) => i + 1));
+    expect(new Set(list.map((h) => h.jobId)).size).toBeGreaterThan(2);
+    expect((await refused(post(`builds/${id}/holes-asked`, {}))).message).toMatch(/is in the list/);
+  });
+
+  it("follows one hole to the water, each state with who and when, none passed over in silence", async () => {
+    await set(1, { state: "cut", cover: "sheet and tape" });
+    expect(await pathsOf(set(1, { state: "closed" }))).toEqual(["why"]);
+    await set(1, { state: "protected" });
+    await set(1, { state: "closed", bead: "whole" });
+    expect(await pathsOf(set(1, { state: "tested" }))).toEqual(["soak"]);
+    await set(1, { state: "tested", soak: "dry", soakMinutes: 10 });
+    const [h] = await holes();
+    expect(h.closedAt).not.toBeNull();
+    expect(h.data.history?.map((x) => [x.state, x.by])).toEqual([
+      ["wanted", "Ines"],
+      ["cut", "Ines"],
+      ["protected", "Ines"],
+      ["closed", "Ines"],
+      ["tested", "Ines"],
+    ]);
+    // A page can't write the history, nor close a hole that is not tested.
+    expect(await pathsOf(set(2, { history: [] }))).toHaveLength(1);
+    await set(2, { state: "set out" });
+    expect((await holes())[1].closedAt).toBeNull();
+  });
+
+  it("keeps a van with a bare hole under a roof", async () => {
+    const shop = await loadShop(pool());
+    const outside = shop.bays.find((b) => !b.has.includes("indoor"))?.id ?? "yard";
+    await set(2, { state: "cut" });
+    expect((await refused(post(`builds/${id}/move`, { place: outside }))).message).toMatch(/not watertight: hole 2, .* open with no cover/);
+    await set(2, { cover: "board and clamps" });
+    await post(`builds/${id}/move`, { place: outside });
+    expect((await buildNow()).at).toBe(outside);
+  });
+
+  it("keeps the soak test open while one is not dry, and the insulation behind it shut", async () => {
+    await setJob("OP-13", "started");
+    await run(pool(), "UPDATE job_step SET done_at = NOW() WHERE job_id = ?", [`${id}.OP-13`]);
+    expect((await refused(post(`jobs/${id}.OP-13/act`, { act: "done" }))).message).toMatch(/The soak test is not over: hole 2/);
+    const shop = await loadShop(pool());
+    const b = shop.builds.find((x) => x.id === id)!;
+    const side = (await holes())[1].data.side;
+    const zone = { roof: "ceiling", left: "left", right: "right", rear: "rear", floor: "floor" }[side];
+    const inner = b.jobs.find((j) => j.stage === "insulation" && j.zones.includes(zone))!;
+    expect(
+      obstacles(shop, inner, 0)
+        .filter((o) => o.kind === "opening")
+        .map((o) => o.text)[0],
+    ).toMatch(/hole 2, .* is open/);
+  });
+
+  it("leaves a hole behind begun insulation to the lead", async () => {
+    const b = await buildNow();
+    const mats = b.jobs.find((j) => j.stage === "insulation" && j.zones.includes("left"))!;
+    await setJob(mats.code, "done");
+    const late = { kind: "penetration", title: "Flap", data: { side: "left", place: "low, behind the seat", by: "us", state: "wanted" } };
+    const e = await refused(post(`builds/${id}/records`, late, ines));
+    expect(e.message).toMatch(/the lead's to decide now: .* is begun behind it: .* more/);
+    await post(`builds/${id}/records`, late, lead);
+    expect((await holes()).at(-1)!.title).toBe("Flap");
+    await setJob(mats.code, "todo");
+  });
+
+  it("takes a photo for one hole only", async () => {
+    const [a, b] = await holes();
+    const photo = await sharp({ create: { width: 60, height: 40, channels: 3, background: "#445566" } })
+      .jpeg()
+      .toBuffer();
+    await addRecordPhoto(ines, a.id, photo);
+    await addRecordPhoto(ines, a.id, photo);
+    expect((await refused(addRecordPhoto(ines, b.id, photo))).message).toMatch(/stands for .* already/);
+    expect((await holes()).map((h) => h.photos.length).slice(0, 2)).toEqual([1, 0]);
+  });
+});
+
+describe("the bare shell", () => {
+  const zone = async (name: string): Promise<ShellZone> => {
+    const r = (await buildNow()).records.find((x) => x.kind === "zone" && x.data.zone === name);
+    return r?.data as ShellZone;
+  };
+  const step = (name: string, s: string, user: User = teo) => post(`builds/${id}/shell/step`, { zone: name, step: s }, user);
+
+  it("is cleaned step by step, taken over by somebody else, and sent back with what was found", async () => {
+    expect((await refused(post(`builds/${id}/shell/send-back`, { zone: "left", why: "dust", minutes: 5 }))).message).toMatch(/Nothing is/);
+    expect(await pathsOf(step("left", "polish"))).toEqual(["step"]);
+    for (const s of ["vacuum", "scuff", "wash", "dry"]) await step("left", s);
+    const over = (user: User) => post(`builds/${id}/shell/take-over`, { zone: "left" }, user);
+    expect((await refused(over(ines))).message).toMatch(/rust, bare metal not done/);
+    await step("left", "rust");
+    expect((await refused(over(teo))).message).toMatch(/does not take it over/);
+    await over(ines);
+    expect((await zone("left")).accepted).toMatchObject({ by: "Ines" });
+    await post(`builds/${id}/shell/send-back`, { zone: "left", why: "grease on the ledge", minutes: 25 }, ines);
+    expect(await zone("left")).toMatchObject({
+      steps: { vacuum: { by: "Teo" }, scuff: { by: "Teo" } },
+      back: [{ by: "Ines", why: "grease on the ledge", minutes: 25, from: "Teo" }],
+    });
+    expect((await zone("left")).accepted).toBeUndefined();
+    expect(Object.keys((await zone("left")).steps)).toEqual(["vacuum", "scuff"]);
+  });
+
+  it("keeps off the insulation of a zone until then; a zone is not typed as a whole", async () => {
+    const shop = await loadShop(pool());
+    const b = shop.builds.find((x) => x.id === id)!;
+    const mats = b.jobs.find((j) => j.stage === "insulation" && j.zones.includes("left"))!;
+    expect(obstacles(shop, mats, 0).map((o) => o.text)).toContain(
+      "left wall is not taken over as clean: wash, rinse not done, dry not done, rust, bare metal not done",
+    );
+    const r = b.records.find((x) => x.kind === "zone")!;
+    const whole = perform("PATCH", ["records", r.id], { version: r.version, title: "x", data: r.data, closed: true }, lead);
+    expect((await refused(whole)).message).toMatch(/step by step/);
+    expect(await pathsOf(post(`builds/${id}/records`, { kind: "zone", title: "x", data: {} }))).toEqual(["kind"]);
+  });
+});
