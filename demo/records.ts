@@ -5,7 +5,7 @@ import { v7 } from "uuid";
 import type { BuildRow, Shop } from "../core/shop/model";
 import type { BuildRecord, Item, Mark } from "../core/shop/records";
 import { DAY } from "../core/time/zone";
-import { READINGS } from "../core/van/readings";
+import { readingsOf } from "../core/van/readings";
 import { type Conn, insert, pool, rows, run, toSql, transaction } from "../db/pool";
 import { loadShop } from "../db/shop";
 import { LEAD } from "./people";
@@ -108,7 +108,7 @@ async function readings(t: Conn, shop: Shop, b: BuildRow, now: number): Promise<
   await insert(
     t,
     "van_reading",
-    READINGS.map((r, i) => {
+    readingsOf(van.geometry).map((r, i) => {
       const mm = r.of(van.geometry) + (OFF[b.id]?.[r.name] ?? ((i * 7) % 4) - 1);
       // One size was read once only, and in one van two readings still differ.
       const again = i === 9 ? null : b.id === "darkroom-van" && i === 5 ? mm + 6 : mm + (i % 2);

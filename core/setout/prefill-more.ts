@@ -37,6 +37,19 @@ export const MORE_PREFILLS: Record<string, (w: World) => Prefill | undefined> = 
           basis: { "inside width at the waist": g.inside.widthWaistMm, pods: o.pods ? "yes" : "no" },
           partial: true,
         },
+  // Batten and lining stay open until somebody knows them: then the answer is "not yet", never a guess.
+  depths: ({ geometry: g }) => ({
+    draft: {
+      collar: "",
+      layers: [
+        { name: "rib", t: t(g.roofRibs[0].depthMm) },
+        { name: "batten", t: "" },
+        { name: "lining", t: "" },
+      ],
+    },
+    basis: { "depth of the ribs": g.roofRibs[0].depthMm },
+    partial: true,
+  }),
   drain: ({ geometry: g, options: o }) =>
     o.wetRoom === "none"
       ? undefined

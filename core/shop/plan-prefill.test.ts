@@ -29,8 +29,8 @@ describe("a sheet that starts from the plan", () => {
     expect(siteOf(at("OP-04", planOf(["OP-04", "25T09:00", "25T12:00"])))).toBeUndefined();
     expect(siteOf(at("OP-09", plan))).toBeUndefined();
     expect(sheetPrefill(shop, build, "cure", "a.OP-06a", plan)).toEqual({
-      draft: { tempC: "11" },
-      basis: { "temperature there": 11 },
+      draft: { tempC: "8" },
+      basis: { "coldest there": 8 },
       partial: true,
     });
     expect(sheetPrefill(shop, build, "cure", "a.OP-06a")).toBeUndefined();
@@ -79,11 +79,26 @@ describe("a sheet that starts from the plan", () => {
     expect(planPrefill("hole-range", asked)!.draft).toEqual({ land: "20" });
     expect(planPrefill("corners", at("OP-06a", plan))).toBeUndefined();
   });
+  it("knows the beam of the bay in which the roof is worked on, and in the yard of none", () => {
+    shop.bays[1].maxHeightMm = 3900;
+    const inBay = sheetPrefill(shop, build, "height", null, { ...plan, jobs: plan.jobs.map((p) => ({ ...p, place: shop.bays[1].id })) });
+    expect(inBay?.draft).toEqual({ van: "2530", working: "1100", bay: "3900" });
+    const outside = sheetPrefill(shop, build, "height", null, { ...plan, jobs: plan.jobs.map((p) => ({ ...p, place: "yard" })) });
+    expect(outside?.draft).toEqual({ van: "2530", working: "1100" });
+  });
+  it("leaves every layer open that nobody knows, so that no collar is cut by a guess", () => {
+    const { draft } = sheetPrefill(shop, build, "depths", null, plan)!;
+    expect(draft.layers).toEqual([
+      { name: "rib", t: expect.stringMatching(/^\d+$/) },
+      { name: "batten", t: "" },
+      { name: "lining", t: "" },
+    ]);
+  });
   it("is contradicted by another day's weather, and by nothing once plan and forecast say no more", () => {
-    const sheet = { calculator: "cure", jobId: "a.OP-06a", basis: { "temperature there": 11 } };
+    const sheet = { calculator: "cure", jobId: "a.OP-06a", basis: { "coldest there": 8 } };
     expect(sheetNotices(shop, build, sheet, plan)).toEqual([]);
     const colder = { ...shop, weather: shop.weather.map((w) => ({ ...w, lowC: 0, highC: 9 })) };
-    expect(sheetNotices(colder, build, sheet, plan)).toEqual(["temperature there is 5 now, was 11"]);
+    expect(sheetNotices(colder, build, sheet, plan)).toEqual(["coldest there is 0 now, was 8"]);
     expect(sheetNotices(shop, build, sheet, planOf())).toEqual([]);
     expect(sheetNotices(shop, build, { ...sheet, basis: {} }, plan)).toEqual([]);
   });

@@ -14,6 +14,8 @@ interface Site {
   day: WeatherRow;
   /** A heated bay's own, else the middle of the day's forecast, whole °C. */
   tempC: number;
+  /** The coldest of the night: the bay's own, else the forecast's. */
+  nightC: number;
   people: number;
 }
 
@@ -36,13 +38,21 @@ export function siteOf({ shop, job, plan }: Asked): Site | undefined {
   const day = p && shop.weather.find((w) => w.date === p.start.slice(0, 10));
   if (!p || !day) return undefined;
   const bay = shop.bays.find((b) => b.id === p.place);
-  const tempC = bay?.has.includes("heated") && bay.tempC !== null ? bay.tempC : Math.round((day.lowC + day.highC) / 2);
-  return { start: zoneOf(shop.workshop.zone).parse(p.start), clock: p.start.slice(11, 16), day, tempC, people: p.fitters.length };
+  const own = bay?.has.includes("heated") ? bay.tempC : null;
+  const tempC = own ?? Math.round((day.lowC + day.highC) / 2);
+  const nightC = own ?? Math.round(day.lowC);
+  return { start: zoneOf(shop.workshop.zone).parse(p.start), clock: p.start.slice(11, 16), day, tempC, nightC, people: p.fitters.length };
 }
 
 const warmth = (a: Asked): Prefill | undefined => {
   const site = siteOf(a);
   return site && { draft: { tempC: String(site.tempC) }, basis: { "temperature there": site.tempC }, partial: true };
+};
+
+/** What cures stands there through the night: the coldest of it counts. */
+const overNight = (a: Asked): Prefill | undefined => {
+  const site = siteOf(a);
+  return site && { draft: { tempC: String(site.nightC) }, basis: { "coldest there": site.nightC }, partial: true };
 };
 
 function openSkin(a: Asked): Prefill | undefined {
@@ -177,7 +187,7 @@ function holeRange(a: Asked): Prefill | undefined {
 }
 
 const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
-  cure: warmth,
+  cure: overNight,
   recoat: warmth,
   "dew-point": (a) => {
     const site = siteOf(a);

@@ -18,8 +18,7 @@ export function sheetPrefill(shop: Shop, build: BuildRow, calculator: string, jo
   const van = shop.vans.find((v) => v.id === build.vanId);
   const job = build.jobs.find((j) => j.id === jobId);
   if (startsFromPlan(calculator)) return plan && planPrefill(calculator, { shop, build, job, plan });
-  if (calculator === "height")
-    return van && { draft: { van: String(van.heightMm), working: "1100" }, basis: { "van's height": van.heightMm }, partial: true };
+  if (calculator === "height") return van && heightPrefill(shop, build, van.heightMm, plan);
   if (!van) return undefined;
   const unitOf = (j: JobRow | undefined) => j?.parts.find((p) => isUnit(p.name) && p.cutOut)?.cutOut ?? undefined;
   const at = (code: string) => unitOf(build.jobs.find((j) => j.code === code));
@@ -29,6 +28,18 @@ export function sheetPrefill(shop: Shop, build: BuildRow, calculator: string, jo
     ...(unit ? { unit } : {}),
     roofUnits: { ...(fan ? { fan } : {}), ...(skylight ? { skylight } : {}) },
   });
+}
+
+/** The van's height, and that of the bay in which its roof is worked on by the plan; the yard has no beam. */
+function heightPrefill(shop: Shop, build: BuildRow, van: number, plan: Plan | undefined): Prefill {
+  const onRoof = new Set(build.jobs.filter((j) => j.stage === "openings" && j.zones.includes("roof")).map((j) => j.id));
+  const place = plan?.jobs.find((p) => onRoof.has(p.id) && p.place !== "bench")?.place;
+  const bay = shop.bays.find((b) => b.id === place)?.maxHeightMm ?? null;
+  return {
+    draft: { van: String(van), working: "1100", ...(bay === null ? {} : { bay: String(bay) }) },
+    basis: { "van's height": van, ...(bay === null ? {} : { "bay's height": bay }) },
+    partial: true,
+  };
 }
 
 /** The openings that are still to be cut, in the order of the sheet; the minutes of cutting and of setting are the fitter's to say. */

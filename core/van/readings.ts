@@ -16,7 +16,7 @@ const inside =
   (key: keyof Geometry["inside"]) =>
   (g: Geometry, mm: number): Geometry => ({ ...g, inside: { ...g.inside, [key]: mm } });
 
-/** Sizes that later sums stand on; mm. */
+/** Sizes of every van that later sums stand on; mm. */
 export const READINGS: readonly Reading[] = [
   {
     name: "length",
@@ -102,6 +102,34 @@ export const READINGS: readonly Reading[] = [
     of: (g) => g.roofCrownMm,
     put: (g, mm) => ({ ...g, roofCrownMm: mm }),
   },
+  {
+    name: "floorCrest",
+    label: "Crest to trough of the floor",
+    datum: "straight edge over two crests, down to the sheet",
+    of: (g) => g.floorCrestMm,
+    put: (g, mm) => ({ ...g, floorCrestMm: mm }),
+  },
+];
+
+const rib =
+  (key: "roofRibs" | "sideRibs", i: number) =>
+  (g: Geometry, mm: number): Geometry => ({ ...g, [key]: g[key].map((r, k) => (k === i ? { ...r, atMm: mm } : r)) });
+
+/** The middle of each rib, from one end for all of them: bays between ribs are numbered from there, everywhere the same. */
+const ribReadings = (g: Geometry, key: "roofRibs" | "sideRibs", word: string): Reading[] =>
+  g[key].map((_, i) => ({
+    name: `${key}${i + 1}`,
+    label: `${word} ${i + 1}, its middle`,
+    datum: "from the bulkhead flange; the second time back from the rear",
+    of: (geo) => geo[key][i].atMm,
+    put: rib(key, i),
+  }));
+
+/** All sizes that are read of a van of this template: those of every van, and its own ribs. */
+export const readingsOf = (g: Geometry): Reading[] => [
+  ...READINGS,
+  ...ribReadings(g, "roofRibs", "Roof rib"),
+  ...ribReadings(g, "sideRibs", "Side rib"),
 ];
 
 /** More than this from the template, or between two readings, is told; mm. */
@@ -129,7 +157,7 @@ export interface ReadingState {
 
 /** Every size with what was read of it. */
 export function readingStates(g: Geometry, read: readonly { name: string; mm: number; againMm: number | null }[]): ReadingState[] {
-  return READINGS.map((r) => {
+  return readingsOf(g).map((r) => {
     const x = read.find((o) => o.name === r.name);
     const state = !x ? "open" : x.againMm === null ? "once" : Math.abs(x.mm - x.againMm) <= AGREE_MM ? "agreed" : "unlike";
     return {
@@ -148,7 +176,7 @@ export function readingStates(g: Geometry, read: readonly { name: string; mm: nu
 /** The template with what was really measured in its place: later sums stand on this. Unlike readings are left out. */
 export function asMeasured(g: Geometry, read: readonly { name: string; mm: number; againMm: number | null }[]): Geometry {
   let out = g;
-  for (const s of readingStates(g, read))
-    if (s.mm !== null && s.state !== "unlike") out = READINGS.find((r) => r.name === s.name)!.put(out, s.mm);
+  const all = new Map(readingsOf(g).map((r) => [r.name, r]));
+  for (const s of readingStates(g, read)) if (s.mm !== null && s.state !== "unlike") out = all.get(s.name)!.put(out, s.mm);
   return out;
 }

@@ -5,7 +5,7 @@ import { itemFaults } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import { lateHole, nextNumber, penetrationFaults, soakFrom } from "@/core/shop/penetrations";
 import { type Item, type Penetration, type RecordKind, readRecord } from "@/core/shop/records";
-import { differs, READINGS } from "@/core/van/readings";
+import { differs, READINGS, readingsOf } from "@/core/van/readings";
 import { insert, rows, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
@@ -153,7 +153,7 @@ export const recordActions = [
   action<{ name: string; mm: number; againMm?: number | null }>(
     { method: "POST", path: "builds/*/readings", role: "any" },
     body(
-      { name: { type: "string", enum: READINGS.map((r) => r.name) }, mm: { type: "integer", minimum: 1, maximum: 12_000 } },
+      { name: is.name, mm: { type: "integer", minimum: 1, maximum: 12_000 } },
       {
         againMm: { type: "integer", minimum: 1, maximum: 12_000 },
       },
@@ -162,7 +162,8 @@ export const recordActions = [
       change(user, async (x) => {
         const { shop, build } = await buildOf(x, ids[0]);
         const van = shop.vans.find((v) => v.id === build.vanId);
-        const r = READINGS.find((o) => o.name === b.name)!;
+        const r = (van ? readingsOf(van.geometry) : READINGS).find((o) => o.name === b.name);
+        if (!r) throw badField("name", "is no size that is read of this van");
         await run(
           x.c,
           `INSERT INTO van_reading (build_id, name, mm, again_mm, read_by, read_at) VALUES (?, ?, ?, ?, ?, ?)
