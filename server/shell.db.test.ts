@@ -10,7 +10,7 @@ import { InputError } from "@/core/plan/fault";
 import { penetrationsIn } from "@/core/shop/penetrations";
 import { obstacles } from "@/core/shop/ready";
 import type { ShellZone } from "@/core/shop/records";
-import { insert, pool, run } from "@/db/pool";
+import { insert, pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { freshDatabase } from "@/db/testing";
 import type { User } from "@/db/users";
@@ -77,7 +77,7 @@ beforeAll(async () => {
 describe("the list of holes", () => {
   const set = async (no: number, data: object, why?: string, user: User = ines) => {
     const h = (await holes()).find((x) => x.no === no)!;
-    const { history: _kept, no: _no, ...was } = h.data;
+    const { history: _kept, no: _no, wet: _wet, ...was } = h.data;
     const body = { version: h.version, title: h.title, data: { ...was, ...data }, closed: false, ...(why ? { why } : {}) };
     return perform("PATCH", ["records", h.id], body, user);
   };
@@ -137,6 +137,24 @@ describe("the list of holes", () => {
         .filter((o) => o.kind === "opening")
         .map((o) => o.text)[0],
     ).toMatch(/hole 2, .* is open/);
+  });
+
+  it("keeps what rain did: wet until the timber is read, the hours lost in the log", async () => {
+    const two = (await holes())[1];
+    expect(await pathsOf(post(`builds/${id}/rain`, { holes: [(await holes())[0].id], where: "roof", lostMinutes: 5 }))).toEqual(["holes"]);
+    await post(`builds/${id}/rain`, { holes: [two.id], where: "onto the floor", lostMinutes: 90 }, ines);
+    expect((await holes())[1].data.wet).toMatchObject({ where: "onto the floor", by: "Ines" });
+    const { wet: _wet, ...was } = (await holes())[1].data;
+    expect(await pathsOf(set(2, { state: "protected" }))).toEqual(["moisture"]);
+    expect(was.state).toBe("cut");
+    await set(2, { state: "protected", moisture: 15 });
+    const after = (await holes())[1].data;
+    expect(after.wet).toBeUndefined();
+    expect(after.history?.at(-1)).toMatchObject({ state: "protected", why: "dried out, cleaned, primed; timber 15 %" });
+    const [{ text }] = await rows<{ text: string }>(pool(), "SELECT text FROM event WHERE kind = 'rain.came-in'");
+    expect(text).toBe("rain came in at hole 2: onto the floor; 90 min lost to the weather");
+    // For the tests behind this one it is open again.
+    await set(2, { state: "cut", cover: undefined }, "ground again");
   });
 
   it("leaves a hole behind begun insulation to the lead", async () => {

@@ -12,6 +12,8 @@ import {
   type PenetrationRecord,
   penetrationFaults,
   penetrationsIn,
+  rainedOn,
+  rainFinds,
   sayPenetration,
   soakFrom,
   soakOpen,
@@ -200,6 +202,30 @@ describe("the list of holes", () => {
     expect(soakFrom(shop, shop.builds[0], "a.OP-04", NOW)).toMatchObject({ until: NOW - 30 + j.hold.minutes, now: NOW });
     expect(soakFrom(shop, shop.builds[0], "a.OP-05", NOW)).toBeUndefined();
     expect(soakFrom(shop, shop.builds[0], null, NOW)).toBeUndefined();
+  });
+});
+
+describe("rain", () => {
+  it("makes what lies behind wait until it is dry, and tags a seal that nobody tested", () => {
+    expect(WAY.filter((state) => rainFinds({ state }))).toEqual(["cut", "protected", "closed"]);
+    const wet = rainedOn(hole({ no: 1, state: "closed", moisture: 12 }), "down the rib", "Ines", NOW);
+    expect(wet).toMatchObject({ tagged: true, wet: { where: "down the rib", by: "Ines", at: NOW } });
+    expect(wet.moisture).toBeUndefined();
+    expect(wet.history?.at(-1)).toMatchObject({ state: "closed", why: "rain came in: down the rib" });
+    expect(rainedOn(hole({ state: "cut" }), "floor", "Ines", NOW).tagged).toBeUndefined();
+    const shop = testShop();
+    shop.builds[0].records = [record("Roof fan", wet)];
+    expect(holesBefore(shop.builds[0], { stage: "insulation", zones: ["ceiling"] })).toEqual(["hole 1, Roof fan, is wet behind"]);
+    expect(sayPenetration(wet)).toBe("closed · wet: down the rib · sealed in rain or dark");
+  });
+
+  it("lets the hole go on only with timber that was read, and dry enough", () => {
+    const wet = rainedOn(hole({ state: "cut" }), "floor", "Ines", NOW);
+    const ask = (more: Partial<Penetration>) => paths(penetrationFaults(wet, { ...wet, ...more }, ""));
+    expect(ask({ state: "protected" })).toEqual(["moisture"]);
+    expect(ask({ state: "protected", moisture: 18.5 })).toEqual(["moisture"]);
+    expect(ask({ state: "protected", moisture: 18 })).toEqual([]);
+    expect(ask({ cover: "board" })).toEqual([]);
   });
 });
 

@@ -24,6 +24,8 @@ const BEHIND: Record<Penetration["side"], readonly string[]> = {
 
 /** Minutes of water that each hole has to stand, and days that one may be open before the lead is told. House figures. */
 export const SOAK_MINUTES = 10;
+/** Wetter timber than this, %, is not bonded or shut in. */
+export const DRIEST = 18;
 const OPEN_DAYS = 3;
 /** Minutes to sheet over and uncover, and to cut the lining again, where a hole is made late. House figures. */
 const COVER_MINUTES = 20;
@@ -74,6 +76,10 @@ export function penetrationFaults(
     faults.push({ path: "soak", message: `is too early: ${soakFrom.says}` });
   if (next.state === "tested" && (next.soak !== "dry" || (next.soakMinutes ?? 0) < SOAK_MINUTES))
     faults.push({ path: "soak", message: `is missing: tested means ${SOAK_MINUTES} minutes of water, and dry inside` });
+  if (next.moisture !== undefined && next.moisture > DRIEST)
+    faults.push({ path: "moisture", message: `is too much: ${DRIEST} % at most before anything is bonded or shut in` });
+  if (was?.wet && next.moisture === undefined && to > from)
+    faults.push({ path: "moisture", message: "is missing: rain came in here, dry it out, clean, prime and read the timber first" });
   if (was?.tagged && !next.tagged && next.soak !== "dry")
     faults.push({ path: "tagged", message: "stays until it has been soaked and is dry: it was sealed in rain or in the dark" });
   return faults;
@@ -85,6 +91,7 @@ export function sayPenetration(p: Penetration): string {
     p.state === "closed" && p.bead === "holding" ? "closed but for backfill" : p.state,
     isOpen(p) && (p.cover ? `covered: ${p.cover}` : "no cover"),
     leaks(p) && `leaks (${p.soak})`,
+    p.wet && `wet: ${p.wet.where}`,
     p.tagged && "sealed in rain or dark",
     p.by !== "us" &&
       p.state !== "tested" &&
@@ -104,8 +111,8 @@ export function openSince(r: PenetrationRecord): Minute | undefined {
 export function holesBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones">): string[] {
   if (!INNER.has(job.stage)) return [];
   return penetrationsIn(build.records)
-    .filter((r) => (isOpen(r.data) || leaks(r.data)) && BEHIND[r.data.side].some((z) => job.zones.includes(z)))
-    .map((r) => `hole ${r.no}, ${r.title}, ${leaks(r.data) ? "leaks" : "is open"}`);
+    .filter((r) => (isOpen(r.data) || leaks(r.data) || r.data.wet) && BEHIND[r.data.side].some((z) => job.zones.includes(z)))
+    .map((r) => `hole ${r.no}, ${r.title}, ${leaks(r.data) ? "leaks" : r.data.wet ? "is wet behind" : "is open"}`);
 }
 
 /** What keeps the soak test from being over: holes that nobody has seen dry under water, the client's own among them. */
@@ -134,6 +141,23 @@ export function openTooLong(shop: Shop, build: BuildRow, now: Minute): { no: num
     const says = [`open since ${sayDay(zone, since)}`, bare && "nothing covers it for the night", long && `more than ${OPEN_DAYS} days`];
     return [{ no: r.no, title: r.title, says: says.filter(Boolean).join(", ") }];
   });
+}
+
+/** Holes that rain can come in through: open, or shut but never seen dry under water. */
+export const rainFinds = (p: Pick<Penetration, "state">): boolean => isOpen(p) || p.state === "closed";
+
+/**
+ * A hole after rain: what lies behind it waits until it is dried out, and a seal that was not tested carries the tag that
+ * only a passed soak takes off.
+ */
+export function rainedOn(p: Penetration, where: string, by: string, at: Minute): Penetration {
+  const { moisture: _before, ...was } = p;
+  return {
+    ...was,
+    wet: { at, where, by },
+    ...(p.state === "closed" ? { tagged: true } : {}),
+    history: [...(p.history ?? []), { state: p.state, why: `rain came in: ${where}`, by, at }],
+  };
 }
 
 /** Until when the bond of a hole's job may not be soaked, by its hold. */

@@ -100,6 +100,10 @@ export interface Penetration {
   tagged?: boolean;
   soak?: "dry" | "damp" | "drip";
   soakMinutes?: number;
+  /** Rain came in here: since when, and where the water went. Kept by the server until it is dried out. */
+  wet?: { at: number; where: string; by: string };
+  /** Moisture of the timber around it after drying, %: what ends `wet`. */
+  moisture?: number;
   note?: string;
   /** Every change of its state or cover, the oldest first; kept by the server. */
   history?: { state: PenetrationState; why: string; by: string; at: number }[];
@@ -223,6 +227,7 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
         tagged: { type: "boolean" },
         soak: { type: "string", enum: ["dry", "damp", "drip"] },
         soakMinutes: { type: "number", exclusiveMinimum: 0, maximum: 600 },
+        moisture: { type: "number", minimum: 0, maximum: 100 },
         note: text,
       },
     ),

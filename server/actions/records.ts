@@ -68,7 +68,10 @@ async function withWay(x: Change, by: string, buildId: string, id: string, next:
   refuse(penetrationFaults(was, next, why, soakFrom(shop, build, record.jobId, x.now)));
   next.no = was.no;
   const history = was.history ?? [];
-  next.history = was.state === next.state ? history : [...history, { state: next.state, why, by, at: x.now }];
+  const dried = was.wet && next.moisture !== undefined;
+  if (was.wet && !dried) next.wet = was.wet;
+  const says = [dried && `dried out, cleaned, primed; timber ${next.moisture} %`, why].filter(Boolean).join("; ");
+  next.history = was.state === next.state && !dried ? history : [...history, { state: next.state, why: says, by, at: x.now }];
 }
 
 export const recordActions = [

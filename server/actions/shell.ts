@@ -2,13 +2,13 @@
 
 import { v7 } from "uuid";
 import type { BuildRow } from "@/core/shop/model";
-import { askedFor, nextNumber } from "@/core/shop/penetrations";
+import { askedFor, nextNumber, penetrationsIn, rainedOn, rainFinds } from "@/core/shop/penetrations";
 import { type Penetration, SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "@/core/shop/records";
 import { notTakenOver, STEP_WORDS, sentBack, shellStates, ticked, ZONE_WORDS, type ZoneRecord } from "@/core/shop/shell";
 import { addRecord, lockBuild, setRecordData } from "@/db/records";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
-import { Refusal } from "../refusal";
+import { badField, Refusal } from "../refusal";
 
 /** The build, nobody else changing it meanwhile. */
 async function buildOf(x: Change, id: string): Promise<BuildRow> {
@@ -71,6 +71,29 @@ export const shellActions = [
       });
       return { added: asked.length };
     }),
+  ),
+  action<{ holes: string[]; where: string; lostMinutes: number }>(
+    { method: "POST", path: "builds/*/rain", role: "any" },
+    body({ holes: is.ids, where: is.words, lostMinutes: { type: "integer", minimum: 0, maximum: 3000 } }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const build = await buildOf(x, ids[0]);
+        const hit = penetrationsIn(build.records).filter((r) => b.holes.includes(r.id) && rainFinds(r.data));
+        if (!hit.length) throw badField("holes", "name none that rain can come in through");
+        const where = b.where.trim();
+        for (const r of hit) await setRecordData(x.c, r.id, rainedOn(r.data, where, user.name, x.now), null);
+        await x.event({
+          kind: "rain.came-in",
+          entity: "build",
+          entityId: build.id,
+          buildId: build.id,
+          text: `rain came in at ${hit.map((r) => `hole ${r.no}`).join(", ")}: ${where}; ${b.lostMinutes} min lost to the weather`.slice(
+            0,
+            500,
+          ),
+          data: { lostMinutes: b.lostMinutes },
+        });
+      }),
   ),
   action<{ zone: ShellZoneName; step: ShellStep }>(
     { method: "POST", path: "builds/*/shell/step", role: "any" },

@@ -2,7 +2,7 @@
 // One hole through the skin: where it is, how far, what covers it, how it stood the water.
 
 import { useState } from "react";
-import { isOpen, SIDE_WORDS, WAY } from "@/core/shop/penetrations";
+import { DRIEST, isOpen, SIDE_WORDS, WAY } from "@/core/shop/penetrations";
 import type { Penetration } from "@/core/shop/records";
 import { Area, Check, Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";
@@ -13,7 +13,20 @@ import { RecordEnd } from "./record-end";
 import type { BuildView, ShownHole } from "./view";
 
 type Typed = Record<
-  "title" | "side" | "place" | "size" | "askedBy" | "by" | "state" | "cover" | "bead" | "soak" | "soakMinutes" | "note" | "why",
+  | "title"
+  | "side"
+  | "place"
+  | "size"
+  | "askedBy"
+  | "by"
+  | "state"
+  | "cover"
+  | "bead"
+  | "soak"
+  | "soakMinutes"
+  | "moisture"
+  | "note"
+  | "why",
   string
 >;
 
@@ -34,6 +47,7 @@ export function HoleForm({ view, was, onDone }: { view: BuildView; was?: ShownHo
     bead: d?.bead ?? "whole",
     soak: d?.soak ?? "",
     soakMinutes: String(d?.soakMinutes ?? ""),
+    moisture: String(d?.moisture ?? ""),
     note: d?.note ?? "",
     why: "",
   });
@@ -56,6 +70,7 @@ export function HoleForm({ view, was, onDone }: { view: BuildView; was?: ShownHo
         bead: shut ? v.bead : undefined,
         soak: shut && v.soak ? v.soak : undefined,
         soakMinutes: shut && v.soak ? figure(v.soakMinutes) : undefined,
+        moisture: d?.wet || d?.moisture !== undefined ? figure(v.moisture) : undefined,
         tagged: tagged || undefined,
         note: v.note.trim() || undefined,
       }).filter(([, x]) => x !== undefined),
@@ -119,6 +134,15 @@ export function HoleForm({ view, was, onDone }: { view: BuildView; was?: ShownHo
           ])}
         {shut && v.soak && field("soakMinutes", "Minutes of water", { inputMode: "decimal" })}
       </div>
+      {d?.wet && (
+        <div className="rounded-md border border-signal bg-signal-soft px-3 py-2">
+          <p className="mb-2">
+            <b>Rain came in</b> {time(view.zone, d.wet.at)}: {d.wet.where}. Dry it out, clean, prime again, look for rust; then read the
+            timber.
+          </p>
+          {field("moisture", "Moisture of the timber, %", { inputMode: "decimal", hint: `${DRIEST} at most` })}
+        </div>
+      )}
       {asksWhy && field("why", "Why, and who allows it")}
       {!asksWhy && fault("why") && <p className="text-signal-text">{fault("why")}</p>}
       <Check label="Sealed in rain or in the dark" checked={tagged} onChange={(e) => setTagged(e.target.checked)} />

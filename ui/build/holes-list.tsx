@@ -2,7 +2,7 @@
 // Every hole through the skin by number: how far it is, what covers it, and whether it held water out.
 
 import { useState } from "react";
-import { SIDE_WORDS, WAY } from "@/core/shop/penetrations";
+import { rainFinds, SIDE_WORDS, WAY } from "@/core/shop/penetrations";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
@@ -10,11 +10,13 @@ import { send } from "../kit/send";
 import { near } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { HoleForm } from "./hole-form";
+import { RainForm } from "./rain-form";
 import { RecordPhotos } from "./record-photos";
 import type { BuildView, ShownHole } from "./view";
 
 export function HolesList({ view }: { view: BuildView }) {
   const [form, setForm] = useState<{ was?: ShownHole }>();
+  const [rain, setRain] = useState(false);
   const act = useAct();
   const bare = view.holes.filter((h) => h.openSince !== null && !h.data.cover?.trim());
   const tested = view.holes.filter((h) => h.data.state === "tested").length;
@@ -34,6 +36,7 @@ export function HolesList({ view }: { view: BuildView }) {
             {`Write down the ${view.holesAsked} of the order`}
           </Button>
         )}
+        {view.holes.some((h) => rainFinds(h.data)) && <Button onClick={() => setRain(true)}>Rain came in</Button>}
         <Button kind="main" onClick={() => setForm({})}>
           Add a hole
         </Button>
@@ -71,7 +74,12 @@ export function HolesList({ view }: { view: BuildView }) {
                 />
               ))}
             </ol>
-            <span className={cx("w-44 shrink-0", (h.openSince !== null || h.says.includes("leaks")) && "font-semibold text-signal-text")}>
+            <span
+              className={cx(
+                "w-44 shrink-0",
+                (h.openSince !== null || h.data.wet || h.says.includes("leaks")) && "font-semibold text-signal-text",
+              )}
+            >
               {h.says}
             </span>
             <RecordPhotos id={h.id} title={h.title} photos={h.photos} />
@@ -80,6 +88,9 @@ export function HolesList({ view }: { view: BuildView }) {
       </ul>
       <Dialog open={!!form} onOpenChange={(o) => !o && setForm(undefined)} title={form?.was ? `Hole ${form.was.no}` : "Another hole"}>
         {form && <HoleForm view={view} was={form.was} onDone={() => setForm(undefined)} />}
+      </Dialog>
+      <Dialog open={rain} onOpenChange={setRain} title="Rain came in">
+        {rain && <RainForm view={view} onDone={() => setRain(false)} />}
       </Dialog>
     </section>
   );
