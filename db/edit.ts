@@ -17,6 +17,7 @@ const TABLES = new Set([
   "user",
   "record",
   "tool",
+  "template",
 ]);
 
 /**

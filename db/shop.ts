@@ -23,6 +23,7 @@ import type {
 import type { BuildRecord } from "@/core/shop/records";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { loadSheets } from "./setout";
+import { loadTemplates } from "./templates";
 
 type Raw = Record<string, string | number | null>;
 const json = <T>(v: unknown): T => JSON.parse(v as string) as T;
@@ -75,17 +76,18 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
 export async function loadShop(c: Conn | Pool): Promise<Shop> {
   const workshop = await loadWorkshop(c);
   if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
-  const [calendars, bays, fitters, vans, suppliers, tools, weather, builds] = await Promise.all([
+  const [calendars, bays, fitters, vans, suppliers, tools, templates, weather, builds] = await Promise.all([
     loadCalendars(c),
     loadBays(c),
     loadFitters(c),
     loadVans(c),
     loadSuppliers(c),
     loadTools(c),
+    loadTemplates(c),
     loadWeather(c),
     loadBuilds(c),
   ]);
-  return { workshop, calendars, bays, fitters, vans, suppliers, tools, weather, builds };
+  return { workshop, calendars, bays, fitters, vans, suppliers, tools, templates, weather, builds };
 }
 
 async function loadCalendars(c: Conn | Pool): Promise<CalendarRow[]> {
@@ -272,7 +274,7 @@ const ACTIVE = "JOIN job j ON j.id = x.job_id JOIN build b ON b.id = j.build_id 
 
 async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
   const of = (table: string, order: string) => rows<Raw>(c, `SELECT x.* FROM ${table} x ${ACTIVE} ORDER BY ${order}`);
-  const [list, crew, who, pins, steps, after, covers, parts, shots, photos, remarks, questions, remainders] = await Promise.all([
+  const [list, crew, who, pins, steps, after, covers, parts, shots, photos, remarks, questions, held, remainders] = await Promise.all([
     rows<Raw>(c, "SELECT x.* FROM job x JOIN build b ON b.id = x.build_id AND b.state = 'active' ORDER BY x.build_id, x.seq"),
     of("job_crew", "x.n"),
     of("job_fitter", "x.fitter_id"),
@@ -290,6 +292,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
     ),
     rows<Raw>(c, `SELECT x.* FROM remark x ${ACTIVE} WHERE x.settled_at IS NULL ORDER BY x.said_at`),
     of("job_question", "x.n"),
+    of("job_template", "x.job_id"),
     rows<Raw>(c, `SELECT x.* FROM remainder x ${ACTIVE} WHERE x.closed_at IS NULL ORDER BY x.said_at`),
   ]);
   const by = {
@@ -354,6 +357,9 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       saidAt: fromSql(text(r.said_at)),
     })),
   };
+  const template = new Map(
+    held.map((r) => [text(r.job_id), { templateId: text(r.template_id), by: text(r.ticked_by), at: fromSql(text(r.ticked_at)) }]),
+  );
   const shotsBy = grouped(shots, "job_id", (r) => ({
     id: text(r.id),
     n: num(r.n),
@@ -394,6 +400,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       cautions: json(r.cautions),
       kit: json(r.kit),
       tools: json(r.tools),
+      template: template.get(id) ?? null,
       means: json(r.means),
       irreversible: r.irreversible as string | null,
       pieces: r.pieces === null ? null : { name: text(r.piece_name), count: num(r.pieces), done: num(r.pieces_done) },

@@ -1,4 +1,4 @@
-// What the demo's workshop keeps of holes through the skin and of its bare shells.
+// What the demo's workshop keeps of holes through the skin, of its bare shells and of templates.
 
 import { v7 } from "uuid";
 import type { BuildRow, JobRow, Shop } from "../core/shop/model";
@@ -9,6 +9,7 @@ import { ZONE_WORDS } from "../core/shop/shell";
 import { pool, transaction } from "../db/pool";
 import { addRecord } from "../db/records";
 import { loadShop } from "../db/shop";
+import { insertTemplate, type TemplateFields } from "../db/templates";
 
 /** Builds whose list of holes is kept, those of the client's own work with what that is. */
 const KEPT: Record<string, [title: string, data: Penetration] | undefined> = {
@@ -39,9 +40,50 @@ const SHELL: Record<string, [zone: ShellZoneName, steps: number, by: string, acc
   ],
 };
 
+/** What hangs on the wall behind the saw. */
+const TEMPLATES: TemplateFields[] = [
+  {
+    number: "3",
+    vanId: "drover-l2h2",
+    kind: "template",
+    what: "Bonded side window",
+    side: "left",
+    bay: "",
+    mark: "up",
+    serves: "",
+    offsets: "",
+    note: "ply, edge sealed",
+  },
+  {
+    number: "5",
+    vanId: "drover-l2h2",
+    kind: "jig",
+    what: "Roof fan",
+    side: "roof",
+    bay: "2",
+    mark: "front",
+    serves: "",
+    offsets: "hooks on rib 2, 12 behind its edge",
+    note: "",
+  },
+  {
+    number: "11",
+    vanId: "drover-l3h3",
+    kind: "outline",
+    what: "load floor",
+    side: "floor",
+    bay: "",
+    mark: "front",
+    serves: "IN-05",
+    offsets: "",
+    note: "traced from Night bakery's, rear edge by the template's",
+  },
+];
+
 export async function writeHoles(now: number): Promise<void> {
   const shop = await loadShop(pool());
   await transaction(async (t) => {
+    for (const f of TEMPLATES) await insertTemplate(t, v7(), f);
     for (const b of shop.builds) {
       if (!(b.id in KEPT)) continue;
       const from = Math.max(b.arrives, now - 14 * 1440);

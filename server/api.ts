@@ -15,6 +15,7 @@ import { proofActions } from "./actions/proof";
 import { recordActions } from "./actions/records";
 import { setoutActions } from "./actions/setout";
 import { shellActions } from "./actions/shell";
+import { templateActions } from "./actions/templates";
 import { workshopActions } from "./actions/workshop";
 import { log } from "./log";
 import { Refusal } from "./refusal";
@@ -33,6 +34,7 @@ export const actions: readonly Action[] = [
   ...libraryActions,
   ...setoutActions,
   ...shellActions,
+  ...templateActions,
 ];
 
 /** The action for a path, with the ids that stood in it. */

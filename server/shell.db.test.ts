@@ -181,6 +181,48 @@ describe("the list of holes", () => {
   });
 });
 
+describe("templates", () => {
+  const fields = {
+    number: "7",
+    vanId: "drover-l3h2",
+    kind: "template",
+    what: "side window",
+    side: "left",
+    bay: "",
+    mark: "up",
+    serves: "",
+    offsets: "",
+    note: "",
+  };
+  const inHand = (number: string, code = "OP-06a") => post(`jobs/${id}.${code}/template`, { number }, ines);
+
+  it("are kept by a number that no other has, changed and retired", async () => {
+    const t = await post("templates", fields, ines);
+    expect(await pathsOf(post("templates", { ...fields, what: "another" }))).toEqual(["number"]);
+    expect(await pathsOf(post("templates", { ...fields, number: "8", vanId: "nobody" }))).toEqual(["vanId"]);
+    expect(await pathsOf(post("templates", { ...fields, number: "8", kind: "outline" }))).toEqual(["serves"]);
+    await post("templates", { ...fields, number: "8", side: "right" });
+    await perform("PATCH", ["templates", t.id], { ...fields, note: "edge worn at the top", retired: false, version: 1 }, ines);
+    expect((await loadShop(pool())).templates.map((x) => [x.number, x.note])).toEqual([
+      ["7", "edge worn at the top"],
+      ["8", ""],
+    ]);
+    const e = await refused(perform("PATCH", ["templates", t.id], { ...fields, retired: true, version: 1 }, lead));
+    expect(e.message).toMatch(/changed/);
+  });
+
+  it("are read off before a cut: another side's is refused, the right one is kept with who and when", async () => {
+    const missing = async () =>
+      obstacles(await loadShop(pool()), (await buildNow()).jobs.find((j) => j.code === "OP-06a")!, 0).map((o) => o.text);
+    expect(await missing()).toContain("template 7 is not in hand: read its number off");
+    expect((await refused(inHand("9"))).message).toMatch(/no template has the number 9/);
+    expect((await refused(inHand("8"))).message).toMatch(/it is for the right side, this is the left side. Stop/);
+    await inHand(" 7 ");
+    expect(await missing()).not.toContain("template 7 is not in hand: read its number off");
+    expect((await buildNow()).jobs.find((j) => j.code === "OP-06a")!.template).toMatchObject({ by: "u-ines" });
+  });
+});
+
 describe("the bare shell", () => {
   const zone = async (name: string): Promise<ShellZone> => {
     const r = (await buildNow()).records.find((x) => x.kind === "zone" && x.data.zone === name);

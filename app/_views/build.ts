@@ -20,6 +20,7 @@ import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { sheetMass, sheetNotices } from "@/core/shop/sheets";
 import { rework, shellStates } from "@/core/shop/shell";
 import { stripClosing } from "@/core/shop/strip-close";
+import { templateWords } from "@/core/shop/templates";
 import { CLOSING, type ZoneJob } from "@/core/shop/zones";
 import { vans } from "@/core/van/model";
 import { asMeasured, readingStates } from "@/core/van/readings";
@@ -245,6 +246,7 @@ function sheetJob(
     cameOut: [
       ...cameOutWords(shop.builds.find((b) => b.id === j.buildId)!, j),
       ...holeWords(shop.builds.find((b) => b.id === j.buildId)!, j),
+      ...templateWords(shop, shop.builds.find((b) => b.id === j.buildId)!, j),
     ],
     tools: j.tools,
     setOut: j.setOut,

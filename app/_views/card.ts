@@ -8,6 +8,7 @@ import { holeWords } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { opensSkin, skinClock } from "@/core/shop/skin";
+import { templatesOf, templateWords } from "@/core/shop/templates";
 import { readingStates } from "@/core/van/readings";
 import type { State } from "@/server/planning";
 import { pulse } from "@/server/pulse";
@@ -120,7 +121,8 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     }),
     laterJobs: build.jobs.filter((k) => k.state === "todo" && k.id !== j.id).map(({ id, name }) => ({ id, name })),
     remainders: j.remainders.map((r) => r.text),
-    cameOut: [...cameOutWords(build, j), ...holeWords(build, j)],
+    cameOut: [...cameOutWords(build, j), ...holeWords(build, j), ...templateWords(state.shop, build, j)],
+    templateAsked: j.state !== "done" && templatesOf(state.shop, build, j).length > 0,
     readings: van && j.setOut.includes("check-in") ? readingStates(van.geometry, build.readings) : null,
     buildId: build.id,
     overBox: overBox(state, j),

@@ -1,6 +1,7 @@
 // Fills the workshop view.
 
 import { library } from "@/core/library/library";
+import { SERVED } from "@/core/shop/inventory";
 import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
 import { allUsers } from "@/server/people";
 import type { State } from "@/server/planning";
@@ -58,6 +59,9 @@ export async function workshopView({ shop, zone, now }: State): Promise<Workshop
       ...t,
       jobs: shop.builds.flatMap((b) => b.jobs).filter((j) => j.state !== "done" && j.tools.includes(t.name)).length,
     })),
+    templates: shop.templates,
+    vans: shop.vans.map(({ id, name }) => ({ id, name })),
+    served: SERVED.map((code) => ({ code, name: library.find((j) => j.code === code)?.name ?? code })),
     skills: [...new Set([...asked, ...shop.fitters.flatMap((f) => Object.keys(f.skills))])].sort(),
     weather: shop.weather
       .filter((d) => d.date >= today)

@@ -144,6 +144,8 @@ export interface JobRow {
   cautions: string[];
   kit: string[];
   tools: string[];
+  /** The template in hand. */
+  template: { templateId: string; by: string; at: number } | null;
   /** What the chosen schools mean for it, in words. */
   means: string[];
   irreversible: string | null;
@@ -280,6 +282,24 @@ export interface ToolRow {
   version: number;
 }
 
+/** A template, a jig or a traced outline, for one type of van. */
+export interface TemplateRow {
+  id: string;
+  number: string;
+  vanId: string;
+  kind: "template" | "jig" | "pressing" | "outline";
+  what: string;
+  side: "roof" | "left" | "right" | "rear" | "floor";
+  bay: string;
+  mark: "up" | "front" | "outside";
+  /** Code of the job that an outline is for. */
+  serves: string;
+  offsets: string;
+  note: string;
+  retired: boolean;
+  version: number;
+}
+
 export interface Shop {
   workshop: Workshop;
   calendars: CalendarRow[];
@@ -288,6 +308,7 @@ export interface Shop {
   vans: VanRow[];
   suppliers: SupplierRow[];
   tools: ToolRow[];
+  templates: TemplateRow[];
   weather: WeatherRow[];
   builds: BuildRow[];
 }

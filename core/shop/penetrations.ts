@@ -191,7 +191,8 @@ export function askedFor(build: Pick<BuildRow, "jobs" | "records">): Asked[] {
     });
 }
 
-function sideOf(j: Pick<JobRow, "zones">): Penetration["side"] {
+/** The side of the van that a job pierces. */
+export function sideOf(j: Pick<JobRow, "zones">): Penetration["side"] {
   if (j.zones.includes("roof")) return "roof";
   if (j.zones.includes("underside") || j.zones.includes("floor")) return "floor";
   for (const side of ["left", "right", "rear"] as const) if (j.zones.includes(side)) return side;

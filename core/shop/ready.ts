@@ -9,6 +9,7 @@ import { holesBefore } from "./penetrations";
 import { partWords } from "./problem";
 import { openShots, shotState } from "./proof";
 import { shellBefore } from "./shell";
+import { templateMissing } from "./templates";
 
 export interface Obstacle {
   kind:
@@ -75,6 +76,8 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
   const build = shop.builds.find((b) => b.id === job.buildId);
   if (build && job.state === "todo")
     for (const text of [...holesBefore(build, job), ...shellBefore(build, job, now)]) out.push({ kind: "opening", text });
+  const template = build && job.state === "todo" ? templateMissing(shop, build, job) : undefined;
+  if (template) out.push({ kind: "question", text: template });
   for (const r of job.remarks) if (r.stopsWork) out.push({ kind: "remark", text: `stopped: ${r.text}` });
   return out;
 }

@@ -13,7 +13,7 @@ import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { clock, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
-import { ButFor, LeaveOut, Pieces, Questions, Readings } from "./parts";
+import { ButFor, LeaveOut, Pieces, Questions, Readings, TemplateInHand } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
 import { Strip } from "./strip";
 import { useOnline } from "./use-online";
@@ -153,6 +153,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           {t}
         </p>
       ))}
+      {job.templateAsked && <TemplateInHand job={job} act={act} />}
       <Questions job={job} act={act} />
       <Pieces job={job} act={act} />
       <ul className="mt-3 overflow-hidden rounded-md border bg-card">

@@ -246,3 +246,50 @@ function OneReading({ r, build, act }: { r: NonNullable<CardJob["readings"]>[num
     </li>
   );
 }
+
+/** The number of the template in hand, read off before anything is marked. */
+export function TemplateInHand({ job, act }: Props) {
+  const [number, setNumber] = useState("");
+  const [fault, setFault] = useState<string>();
+  const take = async () => {
+    setFault(undefined);
+    const ok = await act.run(
+      () => send("POST", `jobs/${job.id}/template`, { number: number.trim() }),
+      undefined,
+      undefined,
+      (e) => {
+        setFault(e.message);
+        return true;
+      },
+    );
+    if (ok) setNumber("");
+  };
+  return (
+    <form
+      className="mt-3 flex flex-wrap items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void take();
+      }}
+    >
+      <label className="flex flex-col text-[15px] font-semibold">
+        Template in hand, its number
+        <input
+          value={number}
+          onChange={(e) => setNumber(e.target.value)}
+          maxLength={20}
+          aria-invalid={fault ? true : undefined}
+          className={cx(inputClass, "!h-12 !w-32 text-[17px]")}
+        />
+      </label>
+      <Button size="touch" type="submit" disabled={act.busy || !number.trim()}>
+        This one
+      </Button>
+      {fault && (
+        <p role="alert" className="w-full text-[15px] text-signal-text">
+          {fault}
+        </p>
+      )}
+    </form>
+  );
+}

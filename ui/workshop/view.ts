@@ -50,7 +50,7 @@ export interface UserView {
 }
 
 import type { Options } from "@/core/library/options";
-import type { SupplierRow, ToolRow } from "@/core/shop/model";
+import type { SupplierRow, TemplateRow, ToolRow } from "@/core/shop/model";
 
 export interface WorkshopView {
   zone: string;
@@ -75,6 +75,10 @@ export interface WorkshopView {
   users: UserView[];
   suppliers: (SupplierRow & { open: number; record: string })[];
   tools: (ToolRow & { jobs: number })[];
+  templates: TemplateRow[];
+  vans: { id: string; name: string }[];
+  /** Jobs that something traced can be for. */
+  served: { code: string; name: string }[];
   skills: string[];
   weather: { date: string; sunrise: string; sunset: string; dry: string; lowC: number; highC: number }[];
 }

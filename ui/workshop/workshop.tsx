@@ -11,6 +11,7 @@ import { House } from "./house";
 import { People } from "./people";
 import { Settings } from "./settings";
 import { Suppliers } from "./suppliers";
+import { Templates } from "./templates";
 import { Tools } from "./tools";
 import { Users } from "./users";
 import type { WorkshopView } from "./view";
@@ -19,6 +20,7 @@ const TABS = [
   ["bays", "Bays", Bays],
   ["people", "Fitters", People],
   ["tools", "Tools", Tools],
+  ["templates", "Templates", Templates],
   ["suppliers", "Suppliers", Suppliers],
   ["hours", "Hours", Hours],
   ["away", "Away and closed", Away],
