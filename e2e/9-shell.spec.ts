@@ -81,3 +81,62 @@ test("a zone of the shell is cleaned in order, taken over by somebody else, and 
   await step("Vacuum").click();
   await expect(step("Scuff")).toHaveAttribute("aria-pressed", "false");
 });
+
+test("a template is kept by number; the fitter with another one in hand is told to stop", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/workshop?tab=templates");
+  await expect(page.getByText("11 · load floor")).toBeVisible();
+  await page.getByRole("button", { name: "Add a template" }).click();
+  const dialog = page.getByRole("dialog", { name: "Add a template" });
+  const add = async (number: string, side: string) => {
+    await dialog.getByLabel("Number on it").fill(number);
+    await dialog.getByRole("combobox", { name: "Type of van" }).selectOption({ label: "Drover L3H3" });
+    await dialog.getByRole("combobox", { name: "Side" }).selectOption(side);
+    await dialog.getByLabel("For which unit").fill("side window");
+    await dialog.getByRole("button", { name: "Save" }).click();
+  };
+  await add("3", "left");
+  await expect(dialog.getByText(/is on another one already/)).toBeVisible();
+  await add("21", "left");
+  await expect(page.getByText("21 · side window")).toBeVisible();
+  await page.getByRole("button", { name: "Add a template" }).click();
+  await add("22", "right");
+  await expect(page.getByText("22 · side window")).toBeVisible();
+  await page.goto("/card?job=field-vet.OP-06a");
+  await expect(page.getByText(/Template to mark by: 21/)).toBeVisible();
+  const number = page.getByLabel("Template in hand, its number");
+  await number.fill("22");
+  await page.getByRole("button", { name: "This one" }).click();
+  await expect(page.getByText(/it is for the right side, this is the left side. Stop, and take another/)).toBeVisible();
+  await number.fill("21");
+  await page.getByRole("button", { name: "This one" }).click();
+  await expect(page.getByText(/Template in hand: 21/)).toBeVisible();
+});
+
+test("of the units side by side one is chosen, and stands among the decisions", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/set-out?job=field-vet.OP-02&sheet=unit-choice");
+  await page.getByLabel("Asked for").fill("rain hood");
+  await page.getByLabel("Clear of ribs").fill("5");
+  await page.getByRole("button", { name: "Add a candidate" }).click();
+  await page.getByRole("button", { name: "Add a candidate" }).click();
+  for (const [i, unit] of [
+    ["Crown 40", "310", "400", "5", "rain hood"],
+    ["Vent 35", "240", "350", "9", ""],
+  ].entries()) {
+    const cell = (label: string) => page.getByLabel(label, { exact: true }).nth(i);
+    await cell("Unit").fill(unit[0]);
+    await cell("Price").fill(unit[1]);
+    await cell("Cut along").fill(unit[2]);
+    await cell("Lead, days").fill(unit[3]);
+    await cell("Has").fill(unit[4]);
+  }
+  await page.getByRole("button", { name: "Keep with the job" }).click();
+  const choose = page.getByRole("form", { name: "Choose one" });
+  await choose.getByLabel("Who decided").fill("Mara with Dr. Quill");
+  await choose.getByLabel("Why this one").fill("rain hood, there in a week");
+  await choose.getByRole("button", { name: "Keep the choice" }).click();
+  await expect(choose).toContainText("Unit: Crown 40 stands among the build's decisions");
+  await page.goto("/builds/field-vet?tab=records");
+  await expect(page.getByRole("region", { name: "Decisions" })).toContainText("Unit: Crown 40");
+});
