@@ -100,7 +100,7 @@ describe("shared tools", () => {
     shop.tools[0] = { ...shop.tools[0], state: "sound" };
     const other = { ...structuredClone(window), id: "b.OP-06a", buildId: "b", name: "Window of b", state: "started" as const };
     shop.builds.push({ ...shop.builds[0], id: "b", jobs: [other] });
-    expect(tool(startObstacles(shop, window, ["ines", "teo"], "b1", NOW))).toEqual(["the nibbler is in use on Window of b"]);
+    expect(tool(startObstacles(shop, window, ["ines", "teo"], "b1", NOW))).toEqual(["the nibbler is in use on Window of b (Field vet)"]);
     shop.tools[0].pieces = 2;
     expect(tool(startObstacles(shop, window, ["ines", "teo"], "b1", NOW))).toEqual([]);
   });

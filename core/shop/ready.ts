@@ -110,12 +110,17 @@ export function startObstacles(shop: Shop, job: JobRow, crew: readonly string[],
   for (const j of byId.values())
     if (j.state === "started" && j.id !== job.id) {
       const both = j.fitters.filter((f) => crew.includes(f));
-      for (const f of both) out.push({ kind: "crew", text: `${shop.fitters.find((x) => x.id === f)?.name ?? f} is on ${j.name}` });
+      for (const f of both)
+        out.push({ kind: "crew", text: `${shop.fitters.find((x) => x.id === f)?.name ?? f} is on ${named(shop, j, job)}` });
     }
   out.push(...toolObstacles(shop, job, byId));
   out.push(...crewObstacles(shop, job, crew, now), ...weatherObstacles(shop, job, place, now));
   return out;
 }
+
+/** A job's name, with its build's where that is another one. */
+const named = (shop: Shop, j: JobRow, beside: JobRow): string =>
+  j.buildId === beside.buildId ? j.name : `${j.name} (${shop.builds.find((b) => b.id === j.buildId)?.name ?? j.buildId})`;
 
 function placeObstacles(shop: Shop, job: JobRow, place: string, name: (id: string) => string): Obstacle[] {
   const has = place === "yard" ? shop.workshop.yardHas : (shop.bays.find((b) => b.id === place)?.has ?? []);
@@ -148,7 +153,7 @@ function toolObstacles(shop: Shop, job: JobRow, byId: ReadonlyMap<string, JobRow
       const users = [...byId.values()].filter((j) => j.id !== job.id && j.state === "started" && j.tools.includes(t.name));
       return users.length < t.pieces
         ? []
-        : [{ kind: "tool" as const, text: `the ${t.name} is in use on ${users.map((u) => u.name).join(", ")}` }];
+        : [{ kind: "tool" as const, text: `the ${t.name} is in use on ${users.map((u) => named(shop, u, job)).join(", ")}` }];
     });
 }
 
