@@ -81,14 +81,15 @@ export const planInThread = (
   signal?: AbortSignal,
 ): Promise<Plan> => run<Plan, Better>({ kind: "plan", problem, ...options }, onBetter, signal);
 
-/** Tries the measures that could gain a day for a build; each is told as it is done. */
+/** Tries the measures that could gain a day for a build; each is told as it is done. `rate`: what an hour of work costs. */
 export const gainsInThread = (
   problem: Problem,
   start: Plan,
   build: string,
+  rate: number,
   onGain: (g: GainStep) => void,
   signal?: AbortSignal,
-): Promise<null> => run<null, GainStep>({ kind: "gain", problem, start, build }, onGain, signal);
+): Promise<null> => run<null, GainStep>({ kind: "gain", problem, start, build, rate }, onGain, signal);
 
 /** What a pin would do, against the plan at hand. */
 export const tryInThread = (problem: Problem, start: Plan, job: string, wish: Wish): Promise<Verdict> =>

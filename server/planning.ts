@@ -165,7 +165,7 @@ export async function tryGains(buildId: string, onGain: (g: GainStep) => void, s
   if (!problem.builds.some((b) => b.id === buildId)) throw new Refusal(404, "There is no such build.");
   if (!state.working) throw new Refusal(409, "There is no plan yet: replan first.");
   if (state.shop.workshop.staleWhy) throw new Refusal(409, `The plan is stale (${state.shop.workshop.staleWhy}): replan first.`);
-  await gainsInThread(problem, withoutWhy(state.working.plan)!, buildId, onGain, signal);
+  await gainsInThread(problem, withoutWhy(state.working.plan)!, buildId, state.shop.workshop.hourRate, onGain, signal);
 }
 
 /** Publishes the working plan under the next number. Refused while it is stale. */

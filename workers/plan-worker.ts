@@ -2,7 +2,7 @@
 // for the next task, so that the compiled code is warm. Built to dist/ by scripts/worker-bundle.ts.
 
 import { parentPort } from "node:worker_threads";
-import { gains } from "@/core/plan/gain";
+import { type Gain, gains } from "@/core/plan/gain";
 import { tryPin } from "@/core/plan/pinned";
 import { makePlan } from "@/core/plan/planner";
 import { readPlan, readProblem } from "@/core/plan/read";
@@ -17,10 +17,11 @@ function work(task: PlanTask): unknown {
   const start = task.start === undefined ? undefined : readPlan(task.start);
   if (task.kind === "try") return tryPin(problem, start!, task.job, task.wish);
   if (task.kind === "gain") {
-    gains(problem, start!, task.build, (gain, done, all) => {
+    const tell = (gain: Gain, done: number, all: number) => {
       post({ progress: { gain, done, all } });
       return !stopped();
-    });
+    };
+    gains(problem, start!, task.build, tell, task.rate);
     return null;
   }
   return makePlan(problem, {

@@ -12,5 +12,5 @@ interface Base {
 
 export type PlanTask =
   | (Base & { kind: "plan"; seed: number; iterations?: number; ms?: number; local?: boolean })
-  | (Base & { kind: "gain"; build: string })
+  | (Base & { kind: "gain"; build: string; rate: number })
   | (Base & { kind: "try"; job: string; wish: Wish });

@@ -59,6 +59,7 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
   };
   return {
     zone: shop.workshop.zone,
+    currency: shop.workshop.currency,
     now,
     lanes: all,
     groups: { bays: byBay(shop, all, weeks), fitters: byFitter(shop, all, weeks) },

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { zoneOf } from "../time/zone";
 import { checkPlan } from "./check/check";
-import { gains } from "./gain";
+import { byValue, type Gain, gains } from "./gain";
 import { measures } from "./measures";
 import type { Problem } from "./model";
 import { makePlan } from "./planner";
@@ -60,7 +60,7 @@ describe("gains", () => {
     expect(list.length).toBe(told.length);
     const kinds = new Set(list.map((g) => g.kind));
     for (const kind of ["saturday", "late-shift", "first", "skill", "hands", "swap", "bench", "pair"]) expect(kinds).toContain(kind);
-    for (let i = 1; i < list.length; i++) expect(list[i].days).toBeLessThanOrEqual(list[i - 1].days);
+    for (let i = 1; i < list.length; i++) expect(byValue(list[i - 1], list[i])).toBeLessThanOrEqual(0);
     expect(list[0].days).toBeGreaterThan(0);
   });
   it("shows whom it costs: putting one first lets the other wait", () => {
@@ -131,6 +131,22 @@ describe("gains", () => {
     const none = list.find((g) => g.kind === "hands")!;
     expect(none.days).toBeLessThanOrEqual(0);
     expect(none.through).toBe("Job 4");
+  });
+  it("sorts by the money for each day gained, what gains nothing last", () => {
+    // An hour at 42: a bay by two shunts of 40 min for one day, with a courier (95) for two, a Saturday of 2 × 6 h at half as much again.
+    const of = (text: string, days: number, money: number | null) => ({ text, days, money, hours: 0 }) as Gain;
+    const list = [of("courier", 0, 95), of("Saturday", 1, 756), of("both", 2, 151), of("a call", 2, null), of("bay", 1, 56)];
+    expect(list.sort(byValue).map((g) => g.text)).toEqual(["bay", "both", "Saturday", "a call", "courier"]);
+  });
+  it("prices overtime one and a half times, hired hands as they are, and asks nobody's price for them", () => {
+    const p = small();
+    const list = gains(p, makePlan(p, { iterations: 5 }), "k", undefined, 40);
+    const saturday = list.find((g) => g.kind === "saturday")!;
+    expect(saturday.money).toBe(saturday.hours * 60);
+    expect(list.find((g) => g.kind === "hands")!.money).toBe(1600);
+    expect(list.find((g) => g.kind === "first")!.money).toBe(0);
+    const late = small("2027-03-24T08:00");
+    expect(gains(late, makePlan(late, { iterations: 5 }), "k", undefined, 40).find((g) => g.kind === "part")!.money).toBeNull();
   });
   it("stops when told to", () => {
     const p = small();

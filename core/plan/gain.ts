@@ -12,6 +12,8 @@ export interface Gain {
   text: string;
   price: string;
   hours: number;
+  /** What it costs in money, with the shunts it adds; null where nobody but a supplier knows. */
+  money: number | null;
   /** Working days by which the build ends earlier; may be 0 or negative. */
   days: number;
   finish: string | null;
@@ -24,14 +26,28 @@ export interface Gain {
 }
 
 const STEPS = 24;
+/** An hour outside usual hours is paid so many times. */
+const OVERTIME = 1.5;
 
 /** Two measures together are tried for the best so many. */
 const PAIRED = 3;
 const PAIRS = 6;
 
 /**
- * Tries the measures for a build, then pairs of the best, and returns them, best first: most days gained, then fewest
- * extra hours. `plan` is the plan at hand. The plain problem is searched just as long as each measure, so that a
+ * The best first: what gains, by the money for each day gained (what nobody can price last, the more days the sooner); then what
+ * gains nothing.
+ */
+export function byValue(x: Gain, y: Gain): number {
+  const group = (g: Gain) => (g.days <= 0 ? 2 : g.money === null ? 1 : 0);
+  const perDay = (g: Gain) => (g.money ?? 0) / Math.max(g.days, 0.25);
+  if (group(x) !== group(y)) return group(x) - group(y);
+  if (group(x) === 0) return perDay(x) - perDay(y) || y.days - x.days;
+  return y.days - x.days || x.hours - y.hours;
+}
+
+/**
+ * Tries the measures for a build, then pairs of the best, and returns them, best first (`byValue`). `rate` is what an hour of
+ * work costs: overtime counts one and a half times, a shunt its minutes. `plan` is the plan at hand. The plain problem is searched just as long as each measure, so that a
  * gain is due to the measure. `tell` is called after each; returning false stops.
  */
 export function gains(
@@ -39,6 +55,7 @@ export function gains(
   plan: Plan,
   buildId: string,
   tell?: (gain: Gain, done: number, all: number) => boolean | undefined,
+  rate = 0,
 ): Gain[] {
   const zone = zoneOf(problem.zone);
   const plain = { ...problem, published: undefined };
@@ -55,6 +72,7 @@ export function gains(
       text: m.text,
       price: m.price,
       hours: m.hours,
+      money: moneyOf(m, rate, ((shuntsOf(next) - shuntsOf(base)) * problem.shuntMinutes) / 60),
       ...compare(problem, zone, base, next, buildId),
       moved: movedBy(base, next),
       through: through(problem, next, buildId),
@@ -73,7 +91,15 @@ export function gains(
   const best = [...helps, ...idle];
   const pairs = best.flatMap((x, i) => best.slice(i + 1).map((y) => pair(x.measure, y.measure))).slice(0, PAIRS);
   for (const m of pairs) if (on) on = go(m, list.length + pairs.length);
-  return out.sort(rank).map((x) => x.gain);
+  return out.map((x) => x.gain).sort(byValue);
+}
+
+const shuntsOf = (p: Plan): number => p.stays.length - new Set(p.stays.map((s) => s.build)).size;
+
+/** Hours at their rate, and the shunts that come on top; null where the price is somebody else's to say. */
+function moneyOf(m: Measure, rate: number, shuntHours: number): number | null {
+  if (m.pay === "asked") return null;
+  return Math.round(m.hours * rate * (m.pay === "hired" ? 1 : OVERTIME) + Math.max(0, shuntHours) * rate);
 }
 
 function movedBy(base: Plan, next: Plan): number {
@@ -93,6 +119,7 @@ const pair = (a: Measure, b: Measure): Measure => ({
   text: `${a.text}, and ${b.text}`,
   price: `${a.price}, and ${b.price}`,
   hours: a.hours + b.hours,
+  pay: a.pay === "asked" || b.pay === "asked" ? "asked" : a.pay === "hired" && b.pay === "hired" ? "hired" : "overtime",
   take: (p) => {
     a.take(p);
     b.take(p);

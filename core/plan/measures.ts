@@ -15,6 +15,8 @@ export interface Measure {
   price: string;
   /** Fitter-hours outside usual hours; 0 where none. */
   hours: number;
+  /** How these hours are paid; "asked": money that only a supplier or a landlord can name. */
+  pay: "overtime" | "hired" | "asked";
   /** Takes the measure in a problem of its own. */
   take(p: Problem): void;
 }
@@ -62,6 +64,7 @@ function saturdays(problem: Problem, zone: Zone, now: number, end: number, fitte
       text: `everybody works ${words}, 08:00 to 12:00`,
       price: `${4 * problem.fitters.length} extra hours`,
       hours: 4 * problem.fitters.length,
+      pay: "overtime",
       take: (p) => {
         for (const c of p.calendars) c.extra = [...(c.extra ?? []).filter((e) => e.date !== date), { date, windows, overtime: true }];
       },
@@ -92,7 +95,7 @@ function alone(
     // Bays that keep shop hours have to be open for it.
     for (const b of p.bays) if (b.calendar) delete b.calendar;
   };
-  return { kind, text: `${name} ${text}`, price: `${hours} extra hours`, hours, take };
+  return { kind, text: `${name} ${text}`, price: `${hours} extra hours`, hours, pay: "overtime", take };
 }
 
 /** Two hours more on each of the next five days that the busiest fitter works. */
@@ -138,6 +141,7 @@ function parts(zone: Zone, buildId: string, open: ProblemJob[], planned: Map<str
       text: `the parts of ${j.name} come two days earlier`,
       price: "a call or a courier",
       hours: 0,
+      pay: "asked",
       take: (p) => {
         const job = p.builds.find((b) => b.id === buildId)!.jobs.find((x) => x.id === j.id)!;
         job.partsFrom = zone.show(zone.parse(j.partsFrom!) - 2 * 1440);
@@ -152,6 +156,7 @@ const first = (buildId: string): Measure => ({
   text: "this build goes before all others",
   price: "the others wait",
   hours: 0,
+  pay: "overtime",
   take: (p) => {
     for (const b of p.builds) if (b.id === buildId) b.weight *= 8;
   },
@@ -168,6 +173,7 @@ function hands(zone: Zone, now: number, busiest: Problem["fitters"][number] | un
       text: `a second pair of hands like ${busiest.name}'s for a week from tomorrow`,
       price: "a week's pay for a hired hand",
       hours: 40,
+      pay: "hired",
       take: (p) => {
         const away = [
           [zone.show(now), zone.show(from)],
@@ -195,6 +201,7 @@ function anotherBay(problem: Problem, buildId: string, open: ProblemJob[], plann
       text: `one more bay like ${bay.name}`,
       price: "room for a van, cleared or rented",
       hours: 0,
+      pay: "asked",
       take: (p) => void p.bays.push({ ...structuredClone(bay), id: `${bay.id} more`, name: `another ${bay.name}`, closed: [] }),
     },
   ];
@@ -225,6 +232,7 @@ function swaps(problem: Problem, buildId: string, open: ProblemJob[], planned: M
       text: `it changes places with ${other.name}`,
       price: `${other.name} waits`,
       hours: 0,
+      pay: "overtime",
       take: (p) => {
         const mine = p.builds.find((b) => b.id === buildId)!;
         const theirs = p.builds.find((b) => b.id === other.id)!;
@@ -253,6 +261,7 @@ function benchForward(build: Problem["builds"][number], open: ProblemJob[]): Mea
       text: `its bench work comes forward (${bench.size} ${bench.size === 1 ? "job" : "jobs"})`,
       price: "the others' bench work waits",
       hours: 0,
+      pay: "overtime",
       take: (p) => {
         const mine = p.builds.find((b) => b.id === build.id)!;
         p.builds.push({
@@ -290,6 +299,7 @@ function training(problem: Problem, open: ProblemJob[], planned: Map<string, Pla
       text: `${pupil.name} learns ${skill} to level ${level}`,
       price: "time with somebody who can",
       hours: 0,
+      pay: "overtime",
       take: (p) => {
         p.fitters.find((f) => f.id === pupil.id)!.skills[skill] = level;
       },

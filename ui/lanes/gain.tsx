@@ -2,7 +2,7 @@
 // To gain a day: measures for one build, each replanned before it is shown.
 
 import { useEffect, useRef, useState } from "react";
-import type { Gain } from "@/core/plan/gain";
+import { byValue, type Gain } from "@/core/plan/gain";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { sendLines } from "../kit/lines";
@@ -15,7 +15,15 @@ const sayDays = (d: number): string => {
   return `${d < 0 ? "−" : "+"}${words}`;
 };
 
-export function GainADay({ buildId, names }: { buildId: string; names: Record<string, string> }) {
+/** What it takes, in words and in money, and by the day gained. */
+function priceOf(g: Gain, currency: string): string {
+  if (g.money === null) return `${g.price}, to be asked`;
+  if (g.money === 0) return g.price;
+  const perDay = g.days > 1 ? `, ${Math.round(g.money / g.days)} a day` : "";
+  return `${g.price}: ${g.money} ${currency}${perDay}`;
+}
+
+export function GainADay({ buildId, names, currency }: { buildId: string; names: Record<string, string>; currency: string }) {
   const [list, setList] = useState<Gain[]>([]);
   const [progress, setProgress] = useState<{ done: number; all: number }>();
   const [words, setWords] = useState("");
@@ -33,7 +41,7 @@ export function GainADay({ buildId, names }: { buildId: string; names: Record<st
         (line) => {
           if (!line.step) return;
           const { gain, done, all } = line.step;
-          setList((l) => [...l, gain].sort((a, b) => b.days - a.days || a.hours - b.hours));
+          setList((l) => [...l, gain].sort(byValue));
           setProgress({ done, all });
         },
         stop.current.signal,
@@ -62,7 +70,7 @@ export function GainADay({ buildId, names }: { buildId: string; names: Record<st
                 {g.text}
                 <span className="block text-[12px] text-muted">
                   {g.days > 0
-                    ? `${g.price} · ${g.moved} ${g.moved === 1 ? "job moves" : "jobs move"}`
+                    ? `${priceOf(g, currency)} · ${g.moved} ${g.moved === 1 ? "job moves" : "jobs move"}`
                     : `gains nothing${g.through ? `: the chain then runs through ${g.through}` : ""}`}
                   {g.others.length > 0 &&
                     ` · ${g.others.map((o) => `${names[o.build] ?? o.build} ${o.days > 0 ? `${sayDays(o.days)} late` : `${sayDays(-o.days).slice(1)} sooner`}`).join(", ")}`}

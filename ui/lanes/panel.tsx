@@ -102,7 +102,11 @@ export function JobPanel({
       )}
       {planned && (
         <Part title={`To gain a day for ${card.build}`}>
-          <GainADay buildId={card.buildId} names={Object.fromEntries(view.lanes.map((l) => [l.buildId, l.name]))} />
+          <GainADay
+            buildId={card.buildId}
+            names={Object.fromEntries(view.lanes.map((l) => [l.buildId, l.name]))}
+            currency={view.currency}
+          />
         </Part>
       )}
       {card.covers.length > 0 && (

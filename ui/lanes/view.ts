@@ -57,6 +57,7 @@ export interface HandoverRow {
 }
 
 export interface LanesView {
+  currency: string;
   zone: string;
   now: number;
   lanes: Lane[];
