@@ -20,6 +20,7 @@ import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { sheetMass, sheetNotices } from "@/core/shop/sheets";
 import { rework, shellStates } from "@/core/shop/shell";
 import { stripClosing } from "@/core/shop/strip-close";
+import { nextAndStuck } from "@/core/shop/stuck";
 import { templateWords } from "@/core/shop/templates";
 import { CLOSING, type ZoneJob } from "@/core/shop/zones";
 import { vans } from "@/core/van/model";
@@ -112,6 +113,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     shell: shellStates(b.records, now),
     rework: [...rework(b.records)],
     closing: stripClosing(shop, b, plan, now),
+    ...nextAndStuck(shop, b, plan, now),
     conflicts: conflictsOf(b.options, van.geometry),
     house: shop.workshop.house,
     library: { version: b.libraryVersion, newest: (await libraryInUse(now)).number },

@@ -20,6 +20,7 @@ import { StageLadder } from "./ladder";
 import { dateTone, dateWords } from "./list";
 import { MarksPanel } from "./marks-panel";
 import { MeasurePanel } from "./measure-panel";
+import { NextAndStuck } from "./next-and-stuck";
 import { OpeningsPanel } from "./openings-panel";
 import { RecordsPanel } from "./records-panel";
 import { ShellPanel } from "./shell-panel";
@@ -127,6 +128,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           </Tabs.List>
           <Tabs.Content value="jobs">
             <p className="mb-3 text-muted">{view.gets.join(" · ")}</p>
+            <NextAndStuck view={view} onOpen={setOpened} />
             <JobList view={view} opened={opened} setOpened={setOpened} />
           </Tabs.Content>
           <Tabs.Content value="openings">

@@ -13,6 +13,7 @@ import type { StageProgress } from "@/core/shop/progress";
 import type { BuildRecord, Penetration } from "@/core/shop/records";
 import type { ZoneState } from "@/core/shop/shell";
 import type { OpenLine } from "@/core/shop/strip-close";
+import type { NextJob, StuckJob } from "@/core/shop/stuck";
 import type { ZoneJob } from "@/core/shop/zones";
 import type { Van } from "@/core/van/model";
 import type { ReadingState } from "@/core/van/readings";
@@ -98,6 +99,8 @@ export interface BuildView {
   shell: ZoneState[];
   rework: [name: string, minutes: number][];
   closing: OpenLine[];
+  next: NextJob[];
+  stuck: StuckJob[];
   conflicts: Conflict[];
   house: Partial<Options>;
   library: { version: number | null; newest: number };

@@ -1,0 +1,57 @@
+"use client";
+// What comes next in a build, and what is stuck: by what, who can free it, and what it costs.
+
+import { near } from "../kit/time";
+import type { BuildView } from "./view";
+
+export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: string): void }) {
+  if (!view.next.length && !view.stuck.length) return null;
+  const open = (job: string) => {
+    onOpen(job);
+    document.getElementById(`job-${job}`)?.scrollIntoView({ block: "center" });
+  };
+  return (
+    <div className="mb-5 grid gap-4 md:grid-cols-2">
+      <section aria-label="Next" className="rounded-md border bg-card px-3 py-2">
+        <h2 className="text-[15px]">Next</h2>
+        {!view.next.length && <p className="text-muted">Nothing can be begun as things stand.</p>}
+        <ol>
+          {view.next.map((n) => (
+            <li key={n.jobId} className="border-b py-1.5 last:border-0">
+              <button type="button" onClick={() => open(n.jobId)} className="text-left font-semibold hover:underline">
+                {n.name}
+              </button>
+              <span className="block text-[12px] text-muted">
+                {n.why}
+                {n.at !== null && ` · planned ${near(view.zone, n.at, view.now)}`}
+              </span>
+            </li>
+          ))}
+        </ol>
+      </section>
+      <section aria-label="Stuck" className="rounded-md border bg-card px-3 py-2">
+        <h2 className="text-[15px]">Stuck</h2>
+        {!view.stuck.length && <p className="text-green-text">Nothing waits for anybody.</p>}
+        <ol>
+          {view.stuck.map((s) => (
+            <li key={s.jobId} className="border-b py-1.5 last:border-0">
+              <button type="button" onClick={() => open(s.jobId)} className="text-left font-semibold hover:underline">
+                {s.name}
+              </button>
+              {s.days > 0 && (
+                <b className="text-signal-text">
+                  {" "}
+                  · {s.days} {s.days === 1 ? "day" : "days"} of its date
+                </b>
+              )}
+              <span className="block text-[12px] text-muted">
+                {s.by} · <b className="text-ink">{s.who}</b> can free it
+                {s.since !== null && ` · nothing else has kept it since ${near(view.zone, s.since, view.now)}`}
+              </span>
+            </li>
+          ))}
+        </ol>
+      </section>
+    </div>
+  );
+}
