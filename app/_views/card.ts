@@ -4,6 +4,7 @@ import { sayClock, sayDay } from "@/core/plan/words";
 import { cameOutWords } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
+import { noiseWords } from "@/core/shop/noise";
 import { holeWords } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
@@ -104,6 +105,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     to,
     holdUntil: to !== null && j.hold.minutes ? to + j.hold.minutes : null,
     holdWords: j.hold.keepOff === "all" || !j.hold.keepOff ? "nobody touches it" : `nobody on the ${j.hold.keepOff.join(", ")}`,
+    noise: j.needs.noisy && j.state !== "done" ? (noiseWords(shop, now) ?? null) : null,
     urgent: opensSkin(j) && j.state !== "done" ? urgentWords(state, j, placeId, from ?? now) : null,
     steps: j.steps.map((s) => ({
       n: s.n,

@@ -1,15 +1,18 @@
 // Fills the workshop view.
 
 import { library } from "@/core/library/library";
+import { sayDay } from "@/core/plan/words";
 import { SERVED } from "@/core/shop/inventory";
+import { onlyOnes } from "@/core/shop/only";
 import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
 import { allUsers } from "@/server/people";
 import type { State } from "@/server/planning";
 import type { WorkshopView } from "@/ui/workshop/view";
 
-export async function workshopView({ shop, zone, now }: State): Promise<WorkshopView> {
+export async function workshopView({ shop, zone, now, published, working }: State): Promise<WorkshopView> {
   const w = shop.workshop;
   const today = zone.show(now).slice(0, 10);
+  const only = onlyOnes(shop, (published ?? working)?.plan, now);
   const asked = library.flatMap((j) => j.crew.map((c) => c.skill)).filter((s) => s !== "any");
   return {
     zone: w.zone,
@@ -31,6 +34,13 @@ export async function workshopView({ shop, zone, now }: State): Promise<Workshop
     fitters: shop.fitters.map(({ absences: _a, ...f }) => ({
       ...f,
       tickets: f.tickets.map((t) => ({ ...t, expired: !!t.until && t.until < today })),
+      only: only
+        .filter((o) => o.fitterId === f.id)
+        .map((o) => {
+          const when = o.next.at === null ? "" : `, ${sayDay(zone, o.next.at)}`;
+          const train = o.train ? `; ${o.train} could learn it there` : "; nobody has begun to learn it";
+          return `${o.what}: ${o.jobs} ${o.jobs === 1 ? "job" : "jobs"}, next ${o.next.name} (${o.next.build}${when})${train}`;
+        }),
     })),
     calendars: shop.calendars,
     spans: [

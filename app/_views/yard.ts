@@ -6,6 +6,7 @@ import { buildDates } from "@/core/shop/dates";
 import { decisions } from "@/core/shop/decisions";
 import { freeFitters, pullForward } from "@/core/shop/forward";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
+import { noiseWords } from "@/core/shop/noise";
 import type { OpenChoice } from "@/core/shop/open-choices";
 import { crewNames, fitterName, initials, placeName } from "@/core/shop/say";
 import { formatDate } from "@/core/time/zone";
@@ -128,7 +129,7 @@ export function yardView(state: State, open: ReadonlyMap<string, readonly OpenCh
         detail: b.arrives > now ? `comes ${sayDay(zone, b.arrives)}` : `off site, due here since ${sayDay(zone, b.arrives)}`,
       })),
     bench: bench(shop, state, worker, plan),
-    weather: weatherWords(state),
+    weather: [weatherWords(state), noiseWords(shop, now)].filter(Boolean).join(" · "),
     warm: warmWords(shop),
     decisions: decisions(shop, plan, now, open),
     dates: buildDates(shop, working),

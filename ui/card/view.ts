@@ -34,6 +34,8 @@ export interface CardJob {
   remainders: string[];
   /** Templates to cut by, and what stripping still leaves open. */
   cameOut: string[];
+  /** Of noisy work: how long noise may still be made today, or from when. */
+  noise: string | null;
   /** There is a template for it: its number is read off before marking. */
   templateAsked: boolean;
   /** Worked longer than the time box allows, in words. */

@@ -54,6 +54,18 @@ export function People({ view }: { view: WorkshopView }) {
                 </span>
               ))}
             </span>
+            {f.only.length > 0 && (
+              <details className="text-[12px]">
+                <summary className="cursor-pointer text-amber-text">
+                  Alone in {f.only.length} {f.only.length === 1 ? "skill" : "skills"}: an absence stops it
+                </summary>
+                <ul className="list-disc pl-5">
+                  {f.only.map((o) => (
+                    <li key={o}>{o}</li>
+                  ))}
+                </ul>
+              </details>
+            )}
           </Row>
         ))}
       </Rows>
