@@ -9,10 +9,13 @@ import { cure } from "./cure";
 import { damping } from "./damping";
 import { depths } from "./depths";
 import { dewPointSheet } from "./dew-point";
+import { disturbedHold } from "./disturbed-hold";
 import { drain } from "./drain";
 import { edgeSupport } from "./edge-support";
 import { flangeScrew } from "./flange-screw";
+import { goNoGo } from "./go-no-go";
 import { goodSlot } from "./good-slot";
+import { handsDate } from "./hands-date";
 import { height } from "./height";
 import { holeRange } from "./hole-range";
 import { lettering } from "./lettering";
@@ -20,9 +23,11 @@ import { lowPlaces } from "./low-places";
 import type { Calculator, Outcome } from "./model";
 import { openSkin } from "./open-skin";
 import { opening } from "./opening";
+import { passes } from "./passes";
 import { recoat } from "./recoat";
 import { roofPlan } from "./roof-plan";
 import { sealant } from "./sealant";
+import { secondHands } from "./second-hands";
 import { session } from "./session";
 import { solarFeet } from "./solar-feet";
 import { stripList } from "./strip-list";
@@ -65,6 +70,11 @@ export const CALCULATORS: readonly Calculator[] = [
   goodSlot,
   unitChoice,
   templateGap,
+  goNoGo,
+  disturbedHold,
+  passes,
+  secondHands,
+  handsDate,
 ];
 
 export const findCalculator = (name: string): Calculator | undefined => CALCULATORS.find((c) => c.name === name);

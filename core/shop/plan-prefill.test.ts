@@ -86,6 +86,18 @@ describe("a sheet that starts from the plan", () => {
     const outside = sheetPrefill(shop, build, "height", null, { ...plan, jobs: plan.jobs.map((p) => ({ ...p, place: "yard" })) });
     expect(outside?.draft).toEqual({ van: "2530", working: "1100" });
   });
+  it("knows light, rain and shift of the day for going or not, and the hours that are left of a build", () => {
+    const { draft } = planPrefill("go-no-go", at("OP-06a", plan))!;
+    expect(draft).toMatchObject({ sunset: expect.stringMatching(/^1\d:/), shiftEnd: "17:00" });
+    expect(draft.steps).toEqual([{ name: job(shop, "OP-06a").name, minutes: String(job(shop, "OP-06a").minutes.likely), drying: false }]);
+    const before = Number(sheetPrefill(shop, build, "hands-date", null, plan)!.draft.hoursLeft);
+    const one = { ...build, jobs: build.jobs.filter((j) => j.id !== "a.OP-06a") };
+    const j = job(shop, "OP-06a");
+    const people = j.crew.reduce((n, c) => n + c.people, 0);
+    const hours = (b: typeof build) => Number(sheetPrefill(shop, b, "hands-date", null, plan)!.draft.hoursLeft);
+    expect(before - hours(one)).toBeCloseTo((j.minutes.likely * people) / 60, 0);
+    expect(hours({ ...build, jobs: [{ ...j, state: "started", workedMinutes: 10_000 }] })).toBe(0);
+  });
   it("leaves every layer open that nobody knows, so that no collar is cut by a guess", () => {
     const { draft } = sheetPrefill(shop, build, "depths", null, plan)!;
     expect(draft.layers).toEqual([

@@ -90,6 +90,32 @@ function openSkin(a: Asked): Prefill | undefined {
   };
 }
 
+/** The job, the light, the rain and the shift of the day it is planned on; which of its minutes are drying the fitter says. */
+function goNoGo(a: Asked): Prefill | undefined {
+  const { job, shop } = a;
+  const site = siteOf(a);
+  if (!job || !site) return undefined;
+  const dry = site.day.dry.find(([from, to]) => from <= site.clock && site.clock < to);
+  const rain = dry && dry[1] !== "24:00" ? dry[1] : "";
+  const weekday = (new Date(`${site.day.date}T00:00Z`).getUTCDay() + 6) % 7;
+  const windows = shop.calendars.find((c) => c.id === "shop")?.windows.filter((w) => w.weekday === weekday) ?? [];
+  const shiftEnd =
+    windows
+      .map((w) => w.closes)
+      .sort()
+      .at(-1) ?? "";
+  return {
+    draft: {
+      sunset: site.day.sunset,
+      rain,
+      shiftEnd,
+      steps: [{ name: job.name, minutes: String(job.minutes.likely), drying: false }],
+    },
+    basis: { day: site.day.date, dusk: site.day.sunset, rain: rain || "none", "end of the shift": shiftEnd || "none" },
+    partial: true,
+  };
+}
+
 /** The longest stretch, in whole days, between two pieces of work in the van that are still to come. */
 export function longestStand({ shop, build, plan }: Pick<Asked, "shop" | "build" | "plan">): number | undefined {
   const zone = zoneOf(shop.workshop.zone);
@@ -196,6 +222,7 @@ const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
     return site && { draft: { airC: String(site.tempC), ...least }, basis: { "air there": site.tempC }, partial: true };
   },
   "open-skin": openSkin,
+  "go-no-go": goNoGo,
   "battery-stand": batteryStand,
   "good-slot": goodSlot,
   "unit-choice": unitChoice,

@@ -15,6 +15,7 @@ import { planPrefill, startsFromPlan } from "./plan-prefill";
 export function sheetPrefill(shop: Shop, build: BuildRow, calculator: string, jobId: string | null, plan?: Plan): Prefill | undefined {
   if (calculator === "strip-list") return stripPrefill(build.records);
   if (calculator === "session") return sessionPrefill(build);
+  if (calculator === "hands-date") return handsPrefill(shop, build);
   const van = shop.vans.find((v) => v.id === build.vanId);
   const job = build.jobs.find((j) => j.id === jobId);
   if (startsFromPlan(calculator)) return plan && planPrefill(calculator, { shop, build, job, plan });
@@ -38,6 +39,23 @@ function heightPrefill(shop: Shop, build: BuildRow, van: number, plan: Plan | un
   return {
     draft: { van: String(van), working: "1100", ...(bay === null ? {} : { bay: String(bay) }) },
     basis: { "van's height": van, ...(bay === null ? {} : { "bay's height": bay }) },
+    partial: true,
+  };
+}
+
+/** The hours that are left of the build, by the likely minutes of its jobs and their crews, less what is worked. */
+function handsPrefill(shop: Shop, build: BuildRow): Prefill {
+  const minutes = build.jobs
+    .filter((j) => j.state !== "done")
+    .reduce((n, j) => n + Math.max(0, j.minutes.likely - j.workedMinutes) * j.crew.reduce((k, c) => k + c.people, 0), 0);
+  const hours = Math.round(minutes / 6) / 10;
+  return {
+    draft: {
+      hoursLeft: String(hours),
+      share: "0.85",
+      people: shop.fitters.filter((f) => !f.retired).map((f) => ({ name: f.name, days: "", sure: true })),
+    },
+    basis: { "hours left": hours },
     partial: true,
   };
 }

@@ -107,6 +107,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
       ["This job", SHEETS.filter((s) => ofJob.includes(s.name))],
       ["Strip", SHEETS.filter((s) => s.stage === "Strip" && !ofJob.includes(s.name))],
       ["Openings", SHEETS.filter((s) => s.stage === "Openings" && !ofJob.includes(s.name))],
+      ["Time and hands", SHEETS.filter((s) => s.stage === "Time and hands" && !ofJob.includes(s.name))],
     ] as [string, typeof SHEETS][]
   ).filter(([, list]) => list.length);
   const changed = of ? !!edits[name] : !!loose[name];
@@ -338,6 +339,11 @@ const NO_LENGTHS = new Set([
   "good-slot",
   "unit-choice",
   "cable",
+  "go-no-go",
+  "disturbed-hold",
+  "passes",
+  "second-hands",
+  "hands-date",
 ]);
 /** Figures that are no lengths, whatever the unit. */
 const PLAIN = new Set([

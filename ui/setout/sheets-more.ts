@@ -1,20 +1,9 @@
 // Further sheets of strip and openings, in the form of sheets.ts.
 
-import type { Draft, Field, Leaf } from "./fields";
+import { length, number, rows, sheet, words } from "./fields-short";
 import type { Sheet } from "./sheets";
 
 type Any = Record<string, unknown>;
-
-const length = (path: string, label: string, optional?: true): Leaf => ({ kind: "length", path, label, ...(optional ? { optional } : {}) });
-const number = (path: string, label: string, unit?: string, optional?: true): Leaf => ({
-  kind: "number",
-  path,
-  label,
-  ...(unit ? { unit } : {}),
-  ...(optional ? { optional } : {}),
-});
-const words = (path: string, label: string): Leaf => ({ kind: "text", path, label });
-const rows = (path: string, label: string, one: string, ...fields: Leaf[]): Field => ({ kind: "rows", path, label, one, fields });
 
 /** "3.5, 11 0.8" as figures; what is none is told by its place. */
 const figures = (v: unknown): number[] =>
@@ -38,15 +27,6 @@ const withPair = (o: Any, key: string): Any => {
   const p = pairOf(o[key]);
   return p ? { ...o, [key]: p } : without(o, key);
 };
-
-const sheet = (
-  name: string,
-  title: string,
-  stage: Sheet["stage"],
-  fields: readonly Field[],
-  start: Draft,
-  shape?: (i: Any) => Any,
-): Sheet => ({ name, title, stage, fields, start, ...(shape ? { shape } : {}) });
 
 export const MORE_SHEETS: readonly Sheet[] = [
   sheet(

@@ -2,11 +2,12 @@
 
 import type { Draft, Field } from "./fields";
 import { MORE_SHEETS } from "./sheets-more";
+import { TIME_SHEETS } from "./sheets-time";
 
 export interface Sheet {
   name: string;
   title: string;
-  stage: "Strip" | "Openings";
+  stage: "Strip" | "Openings" | "Time and hands";
   fields: readonly Field[];
   start: Draft;
   /** From the form's own paths to the calculator's, where they differ. */
@@ -480,4 +481,5 @@ export const SHEETS: readonly Sheet[] = [
     },
   },
   ...MORE_SHEETS,
+  ...TIME_SHEETS,
 ];
