@@ -67,8 +67,8 @@ test("the van fills from arrival to handover, and another choice shows what it w
   await dialog.getByRole("button", { name: "Take it" }).click();
   await expect(page.getByText("Taken. Replan to give its jobs their places.")).toBeVisible();
   await page.getByRole("tab", { name: "Jobs" }).click();
-  await expect(page.getByRole("button", { name: /Skylight: cut to sealed/ })).toBeVisible();
-  await expect(page.getByRole("button", { name: /Soak test of each opening: opened again/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^OP 05 Skylight: cut to sealed/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^OP \S+ Soak test of each opening: opened again/ })).toBeVisible();
   await page.getByRole("tab", { name: /Decisions/ }).click();
   await expect(page.getByRole("button", { name: /^Skylight: yes \(was no\)/ })).toContainText("decided by The trust");
 });

@@ -4,13 +4,19 @@ import { calculator, type Finding, is, mm, object, outcome, round } from "./mode
 
 interface Input {
   part: { a: number; b: number; hole: number };
-  van: { a: number; b: number; bolt: number; diagonals?: [number, number] };
+  van: { a: number; b: number; bolt: number; diagonals?: [number, number]; edge?: number };
 }
 
 const schema = object({
   part: object({ a: is.size, b: is.size, hole: is.size }),
-  van: object({ a: is.size, b: is.size, bolt: is.size }, { diagonals: { type: "array", items: is.size, minItems: 2, maxItems: 2 } }),
+  van: object(
+    { a: is.size, b: is.size, bolt: is.size },
+    { diagonals: { type: "array", items: is.size, minItems: 2, maxItems: 2 }, edge: is.mm },
+  ),
 });
+
+/** Metal left between a hole and the edge, in hole diameters. A house figure; the maker's sheet rules. */
+const EDGE = 1.5;
 
 /** Fits when √((a − a′)² + (b − b′)²) ≤ hole − bolt, and the van's diagonals differ by no more than that play. */
 export const boltPattern = calculator<Input>(
@@ -32,6 +38,13 @@ export const boltPattern = calculator<Input>(
       });
     if (lean > play)
       findings.push({ level: "stop", about: "van.diagonals", text: `the van's diagonals differ by ${lean}, the play is ${play}` });
+    const least = round(EDGE * part.hole);
+    if (van.edge !== undefined && van.edge < least)
+      findings.push({
+        level: "stop",
+        about: "van.edge",
+        text: `${mm(van.edge)} from hole to edge, ${mm(least)} at least: no metal is taken off here`,
+      });
     if (!findings.length) findings.push({ level: "ok", about: "part", text: `fits: ${off} off, ${play} of play` });
     return outcome({ play, off, outBy: round(Math.max(0, off - play)), fits: off <= play && lean <= play, worse }, { findings });
   },

@@ -11,6 +11,7 @@ import { depths } from "./depths";
 import { dewPointSheet } from "./dew-point";
 import { disturbedHold } from "./disturbed-hold";
 import { drain } from "./drain";
+import { edgeClock } from "./edge-clock";
 import { edgeSupport } from "./edge-support";
 import { flangeScrew } from "./flange-screw";
 import { goNoGo } from "./go-no-go";
@@ -18,6 +19,8 @@ import { goodSlot } from "./good-slot";
 import { handsDate } from "./hands-date";
 import { height } from "./height";
 import { holeRange } from "./hole-range";
+import { inLine } from "./in-line";
+import { inlet } from "./inlet";
 import { lettering } from "./lettering";
 import { lowPlaces } from "./low-places";
 import type { Calculator, Outcome } from "./model";
@@ -36,6 +39,7 @@ import { swivel } from "./swivel";
 import { templateGap } from "./template-gap";
 import { underFloor } from "./under-floor";
 import { unitChoice } from "./unit-choice";
+import { unitRun } from "./unit-run";
 import { zoneRate } from "./zone-rate";
 
 export const CALCULATORS: readonly Calculator[] = [
@@ -70,6 +74,10 @@ export const CALCULATORS: readonly Calculator[] = [
   goodSlot,
   unitChoice,
   templateGap,
+  unitRun,
+  inlet,
+  inLine,
+  edgeClock,
   goNoGo,
   disturbedHold,
   passes,

@@ -73,7 +73,7 @@ export const goNoGo = calculator<Input>(
         likelyStart: limit - likely < 0 ? null : clock(limit - likely),
         latestStart: latest < 0 ? null : clock(latest),
       },
-      { findings, minutes: { best: likely, likely, worst: careful } },
+      { findings },
     );
   },
 );

@@ -35,7 +35,6 @@ export const passes = calculator<Input>(
           },
           { level: "ok", about: "first", text: "the first piece alone, measured and looked at, lets the others go" },
         ],
-        minutes: { best: round(n * (a + b), 1), likely: round(length, 1), worst: round(oneByOne, 1) },
       },
     );
   },

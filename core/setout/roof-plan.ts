@@ -8,6 +8,8 @@ interface Input {
   roof: { length: number; width: number; crown: number };
   ribs: { at: number; width: number }[];
   bars?: { at: number; width: number }[];
+  /** What the rack carries with all its bars, kg. */
+  rackKg?: number;
   items: {
     name: string;
     cut?: { length: number; width: number };
@@ -32,7 +34,7 @@ const schema = object(
     ),
     margins: object({ rib: is.mm, item: is.mm, edge: is.mm }),
   },
-  { bars: list(strip) },
+  { bars: list(strip), rackKg: is.amount },
 );
 
 function faults({ roof, ribs, items }: Input) {
@@ -90,6 +92,16 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
     bay: bays.findIndex((b) => p.at >= b.from && p.at <= b.to),
   }));
   for (const u of found.unplaced) findings.push({ level: "stop", about: "items", text: `${u.name}: ${u.reason}` });
+  const out = new Set(found.barsInTheWay.map((b) => b.bar)).size;
+  // A first guess, until the rack's own sheet says other: the load shared out over the bars that stay.
+  const left = input.rackKg === undefined || !bars.length ? undefined : round((input.rackKg * (bars.length - out)) / bars.length, 1);
+  const rackLeft = left === undefined ? {} : { rackLeftKg: left };
+  if (out && left !== undefined)
+    findings.push({
+      level: "warn",
+      about: "rackKg",
+      text: `${left} kg with ${bars.length - out} of ${bars.length} bars, as a first guess: the rack's sheet rules, and its owner agrees before a bar is cut`,
+    });
   for (const b of found.barsInTheWay)
     findings.push({
       level: "warn",
@@ -144,7 +156,7 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
     }),
   ];
   return outcome(
-    { placed, unplaced: found.unplaced, barsInTheWay: found.barsInTheWay, packing: pack, baysThatFit },
+    { placed, unplaced: found.unplaced, barsInTheWay: found.barsInTheWay, packing: pack, baysThatFit, ...rackLeft },
     {
       findings,
       drawing: {

@@ -339,6 +339,8 @@ const NO_LENGTHS = new Set([
   "good-slot",
   "unit-choice",
   "cable",
+  "unit-run",
+  "edge-clock",
   "go-no-go",
   "disturbed-hold",
   "passes",

@@ -1,6 +1,6 @@
 // Further sheets of strip and openings, in the form of sheets.ts.
 
-import { length, number, rows, sheet, words } from "./fields-short";
+import { length, number, rows, sheet, tick, words } from "./fields-short";
 import type { Sheet } from "./sheets";
 
 type Any = Record<string, unknown>;
@@ -62,6 +62,7 @@ export const MORE_SHEETS: readonly Sheet[] = [
       length("van.bolt", "Van, bolt ø"),
       length("diagonals.a", "Van, one diagonal", true),
       length("diagonals.b", "Van, other diagonal", true),
+      length("van.edge", "Van, hole to edge", true),
     ],
     {
       "part.a": "286",
@@ -72,6 +73,7 @@ export const MORE_SHEETS: readonly Sheet[] = [
       "van.bolt": "8",
       "diagonals.a": "",
       "diagonals.b": "",
+      "van.edge": "",
     },
     (i) => {
       const diagonals = pairOf(i.diagonals);
@@ -470,5 +472,105 @@ export const MORE_SHEETS: readonly Sheet[] = [
       asked: named(i.asked),
       candidates: (i.candidates as Any[]).map((c) => ({ ...c, has: named(c.has) })),
     }),
+  ),
+  sheet(
+    "unit-run",
+    "Does it run on this board?",
+    "Openings",
+    [
+      number("unit.volts", "Unit", "V"),
+      number("unit.amps", "Unit", "A"),
+      number("board.volts", "Board", "V"),
+      tick("board.converter", "A converter is listed"),
+      number("fuse", "Fuse", "A"),
+      number("leadCarries", "Lead carries", "A"),
+      number("battery.ah", "Battery", "Ah", true),
+      number("battery.usable", "Usable share", undefined, true),
+      number("hoursADay", "Runs", "h a day", true),
+    ],
+    {
+      "unit.volts": "12",
+      "unit.amps": "4",
+      "board.volts": "12",
+      "board.converter": false,
+      fuse: "7.5",
+      leadCarries: "16",
+      "battery.ah": "100",
+      "battery.usable": "0.5",
+      hoursADay: "6",
+    },
+    (i) => ((i.battery as Any | undefined)?.ah === undefined ? without(i, "battery") : i),
+  ),
+  sheet(
+    "inlet",
+    "Inlet where the pocket is deep",
+    "Openings",
+    [
+      length("body", "Body, depth"),
+      length("cable", "Cable ø"),
+      length("flange", "Flange"),
+      length("play", "Play", true),
+      length("wish.x", "Wished for, along"),
+      length("wish.y", "Wished for, up"),
+      rows("points", "Pocket read at", "point", length("x", "Along"), length("y", "Up"), length("depth", "Deep")),
+    ],
+    {
+      body: "48",
+      cable: "12",
+      flange: "100",
+      play: "10",
+      "wish.x": "0",
+      "wish.y": "0",
+      points: [0, 50, 100, 150].flatMap((x) => [0, 50].map((y) => ({ x: String(x), y: String(y), depth: x < 50 ? "90" : "118" }))),
+    },
+  ),
+  sheet(
+    "in-line",
+    "In line with what comes later",
+    "Openings",
+    [
+      length("field.from", "Field from"),
+      length("field.to", "Field to"),
+      length("cut", "Cut width"),
+      length("minLand", "Land the unit asks for"),
+      length("wish", "Wished for, from"),
+      length("stack.frame", "Frame"),
+      length("stack.lining", "Lining"),
+      length("stack.trim", "Trim"),
+      length("sashHand", "Opening sash, beside it", true),
+      length("opposite.from", "The one opposite, from", true),
+      rows("walls", "Wall lines", "wall", words("name", "Which"), length("at", "At")),
+      rows("dents", "Dents", "dent", length("at", "At")),
+    ],
+    {
+      "field.from": "905",
+      "field.to": "2105",
+      cut: "700",
+      minLand: "60",
+      wish: "1155",
+      "stack.frame": "18",
+      "stack.lining": "7",
+      "stack.trim": "15",
+      sashHand: "",
+      "opposite.from": "",
+      walls: [{ name: "wet room", at: "1960" }],
+      dents: [{ at: "1110" }],
+    },
+    (i) => ((i.opposite as Any | undefined)?.from === undefined ? without(i, "opposite") : i),
+  ),
+  sheet(
+    "edge-clock",
+    "Edge protection, its clock",
+    "Openings",
+    [
+      words("ground", "Last grinding, as 10:20"),
+      length("perimeter", "Perimeter of the cut"),
+      number("firstH", "Coat, dry after", "h"),
+      number("secondH", "Second coat, dry after", "h", true),
+      number("tempC", "Metal", "°C"),
+      number("minC", "Product from", "°C", true),
+      rows("holes", "Small holes", "hole", length("d", "ø"), number("count", "How many")),
+    ],
+    { ground: "10:20", perimeter: "2719.8", firstH: "1", secondH: "", tempC: "13", minC: "5", holes: [{ d: "4", count: "12" }] },
   ),
 ];

@@ -221,6 +221,7 @@ export const SHEETS: readonly Sheet[] = [
       { kind: "length", path: "margins.rib", label: "Clear of ribs" },
       { kind: "length", path: "margins.item", label: "Between units" },
       { kind: "length", path: "margins.edge", label: "Clear of edges" },
+      { kind: "number", path: "rackKg", label: "Rack carries", unit: "kg", optional: true },
       {
         kind: "rows",
         path: "items",
