@@ -43,4 +43,44 @@ describe("pullForward", () => {
     expect(free.get("teo")).toBe(at("2027-03-03T17:00"));
     expect(free.has("ines")).toBe(false);
   });
+  it("says how much of its build's date hangs on it, and puts that first", () => {
+    const shop = testShop();
+    done(shop, ["ST-01"], NOW - 60);
+    const plan = makePlan(readProblem(toProblem(shop, at("2027-03-08T08:00"))), { iterations: 0 });
+    const offered = pullForward(shop, plan, NOW);
+    const bench = offered.find((f) => f.jobId === "a.OP-02")!;
+    // Taken into the chain: from Wednesday 10:00 to its planned start on Monday 8 March at the soonest, over two days and a half of work.
+    const chained = { ...plan, builds: plan.builds.map((b) => ({ ...b, chain: [{ job: "a.OP-02", kind: "work", minutes: 60 }] })) };
+    const again = pullForward(shop, chained, NOW).find((f) => f.jobId === "a.OP-02")!;
+    expect(again.worth).toBeGreaterThanOrEqual(2.5);
+    expect(again.worth * 4).toBe(Math.round(again.worth * 4));
+    const outside = { ...plan, builds: plan.builds.map((b) => ({ ...b, chain: [] })) };
+    expect(pullForward(shop, outside, NOW).find((f) => f.jobId === "a.OP-02")!.worth).toBe(0);
+    expect(bench.trap).toBeNull();
+  });
+  it("names a trap: what shuts in work that still waits for a part comes last", () => {
+    const shop = testShop();
+    const b = shop.builds[0];
+    for (const j of b.jobs) j.state = "done";
+    const [late, cover] = b.jobs.filter((j) => j.zones.includes("left")).slice(-2);
+    for (const j of [late, cover]) Object.assign(j, { state: "todo", after: [], covers: [], questions: [], remainders: [] });
+    Object.assign(cover, {
+      irreversible: "close-up",
+      parts: [],
+      place: "van",
+      tools: [],
+      needs: { ...cover.needs, dry: false, minTempC: null },
+    });
+    late.parts = [{ ...job(shop, "OP-04").parts[0], id: "x", jobId: late.id, state: "needed" }];
+    for (const f of shop.fitters) for (const c of cover.crew) f.skills[c.skill] = 3;
+    for (const c of cover.crew) c.ticket = null;
+    cover.bayHas = [];
+    const offered = () => pullForward(shop, undefined, NOW).find((f) => f.jobId === cover.id)!;
+    expect(offered().trap).toBe(`would shut in ${late.name}, which waits for its parts`);
+    late.parts = [];
+    expect(offered().trap).toBeNull();
+    late.parts = [{ ...job(shop, "OP-04").parts[0], id: "x", jobId: late.id, state: "needed" }];
+    cover.irreversible = null;
+    expect(offered().trap).toBeNull();
+  });
 });

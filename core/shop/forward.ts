@@ -2,10 +2,12 @@
 
 import type { Plan } from "../plan/model";
 import { openHours } from "../time/calendar";
-import { type Minute, zoneOf } from "../time/zone";
+import { type Minute, type Zone, zoneOf } from "../time/zone";
 import { calendarData } from "./left";
-import type { JobRow, Shop } from "./model";
+import type { BuildRow, JobRow, Shop } from "./model";
+import { lastPart } from "./parts";
 import { startObstacles } from "./ready";
+import { CLOSING } from "./zones";
 
 export interface Forward {
   jobId: string;
@@ -22,6 +24,10 @@ export interface Forward {
   planned: Minute | null;
   /** Whether even the worst estimate ends before then. */
   fits: boolean;
+  /** Working days of its build's date that hang on it by the plan: done now, so much may be won. 0: other work takes longer. */
+  worth: number;
+  /** What it would shut in that still waits for something, in words; null: nothing. */
+  trap: string | null;
 }
 
 const LEAST = 45;
@@ -49,12 +55,14 @@ export function freeFitters(shop: Shop, plan: Plan | undefined, now: Minute): Ma
   return out;
 }
 
-/** Ready work of all builds that somebody free could take up, what fits whole in the gap first. */
+/** Ready work of all builds that somebody free could take up, what traps nothing, fits whole in the gap and is worth most days first. */
 export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Forward[] {
   const zone = zoneOf(shop.workshop.zone);
   const free = freeFitters(shop, plan, now);
   if (!free.size) return [];
   const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, zone.parse(j.start)]));
+  const chained = new Set((plan?.builds ?? []).flatMap((b) => (b.chain ?? []).map((l) => l.job)));
+  const calendar = shop.calendars.find((c) => c.id === "shop");
   const out: Forward[] = [];
   for (const b of shop.builds)
     for (const j of b.jobs) {
@@ -76,9 +84,42 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
         freeUntil: until,
         planned: start,
         fits: now + j.minutes.worst <= until,
+        worth: chained.has(j.id) && start !== null && calendar ? workingDays(zone, calendar, now, start) : 0,
+        trap: trapOf(shop, b, j, now),
       });
     }
-  return out.sort((x, y) => Number(y.fits) - Number(x.fits) || (x.planned ?? 0) - (y.planned ?? 0));
+  return out.sort(
+    (x, y) =>
+      Number(x.trap !== null) - Number(y.trap !== null) ||
+      Number(y.fits) - Number(x.fits) ||
+      y.worth - x.worth ||
+      (x.planned ?? 0) - (y.planned ?? 0),
+  );
+}
+
+/** Working days of the shop from one moment to a later one, to a quarter. */
+function workingDays(zone: Zone, calendar: Shop["calendars"][number], from: Minute, to: Minute): number {
+  const { open } = openHours(zone, calendarData(calendar), zone.dayOf(from), zone.dayOf(to));
+  const days = Array.from({ length: 7 }, (_, weekday) =>
+    calendar.windows.filter((w) => w.weekday === weekday).reduce((n, w) => n + clock(w.closes) - clock(w.opens), 0),
+  );
+  return Math.round((4 * open.minutes(from, to)) / Math.max(1, ...days)) / 4;
+}
+
+const clock = (t: string): number => +t.slice(0, 2) * 60 + +t.slice(3, 5);
+
+/** A job that shuts something in, before work in the same zones that still waits for a part: it could only be done by opening it again. */
+function trapOf(shop: Shop, build: BuildRow, j: JobRow, now: Minute): string | null {
+  if (!CLOSING.has(j.irreversible ?? "")) return null;
+  const waiting = build.jobs.find(
+    (k) =>
+      k.state === "todo" &&
+      k.id !== j.id &&
+      k.seq < j.seq &&
+      k.zones.some((z) => j.zones.includes(z)) &&
+      lastPart(k.parts, shop.suppliers, now, shop.workshop.goodsInMinutes) !== undefined,
+  );
+  return waiting ? `would shut in ${waiting.name}, which waits for its parts` : null;
 }
 
 /** One fitter a demand, the pickiest demand first; undefined when they can't fill it. */

@@ -1,17 +1,22 @@
 "use client";
 // What comes next in a build, and what is stuck: by what, who can free it, and what it costs.
 
+import { useState } from "react";
 import { near } from "../kit/time";
 import type { BuildView } from "./view";
 
+/** So many stuck jobs are shown at first. */
+const SHOWN = 4;
+
 export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: string): void }) {
+  const [all, setAll] = useState(false);
   if (!view.next.length && !view.stuck.length) return null;
   const open = (job: string) => {
     onOpen(job);
     document.getElementById(`job-${job}`)?.scrollIntoView({ block: "center" });
   };
   return (
-    <div className="mb-5 grid gap-4 md:grid-cols-2">
+    <div className="mb-5 grid items-start gap-4 md:grid-cols-2">
       <section aria-label="Next" className="rounded-md border bg-card px-3 py-2">
         <h2 className="text-[15px]">Next</h2>
         {!view.next.length && <p className="text-muted">Nothing can be begun as things stand.</p>}
@@ -33,7 +38,7 @@ export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: st
         <h2 className="text-[15px]">Stuck</h2>
         {!view.stuck.length && <p className="text-green-text">Nothing waits for anybody.</p>}
         <ol>
-          {view.stuck.map((s) => (
+          {view.stuck.slice(0, all ? undefined : SHOWN).map((s) => (
             <li key={s.jobId} className="border-b py-1.5 last:border-0">
               <button type="button" onClick={() => open(s.jobId)} className="text-left font-semibold hover:underline">
                 {s.name}
@@ -51,6 +56,11 @@ export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: st
             </li>
           ))}
         </ol>
+        {view.stuck.length > SHOWN && (
+          <button type="button" onClick={() => setAll(!all)} className="py-1 font-semibold underline underline-offset-2">
+            {all ? "Only the first" : `${view.stuck.length - SHOWN} more`}
+          </button>
+        )}
       </section>
     </div>
   );
