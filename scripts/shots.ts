@@ -17,17 +17,9 @@ interface Shot {
 }
 
 const SHOTS: Shot[] = [
-  { name: "sign-in", path: "/sign-in", user: "" },
   { name: "yard", path: "/" },
   { name: "yard-dark", path: "/", dark: true },
   { name: "lanes", path: "/lanes?job=coast-rangers.PA-04" },
-  {
-    name: "lanes-days",
-    path: "/lanes",
-    before: async (p) => {
-      await p.getByRole("radio", { name: "days" }).click();
-    },
-  },
   {
     name: "what-moves",
     path: "/lanes",
@@ -38,6 +30,22 @@ const SHOTS: Shot[] = [
   { name: "builds", path: "/builds" },
   { name: "build", path: "/builds/coast-rangers" },
   { name: "build-choices", path: "/builds/darkroom-van?tab=choices" },
+  {
+    name: "build-holes",
+    path: "/builds/night-bakery?tab=openings",
+    before: async (p) => {
+      await p.getByRole("region", { name: "Every hole by number" }).scrollIntoViewIfNeeded();
+      await p.mouse.move(400, 500);
+      await p.mouse.wheel(0, 500);
+    },
+  },
+  {
+    name: "build-shell",
+    path: "/builds/field-vet?tab=shell",
+    before: async (p) => {
+      await p.getByRole("region", { name: "Before the strip closes" }).scrollIntoViewIfNeeded();
+    },
+  },
   { name: "build-van", path: "/builds/field-vet?tab=van" },
   {
     name: "add-a-build",
@@ -86,13 +94,8 @@ export default async function shots(): Promise<number> {
         });
         const page = await context.newPage();
         if (s.dark) await context.addCookies([{ name: "wide_lane_theme", value: "dark", url: baseURL }]);
-        if (s.user !== "") {
-          await page.goto("/sign-in");
-          await page.evaluate(
-            (demoUser) => fetch("/api/session", { method: "POST", body: JSON.stringify({ demoUser }) }),
-            s.user ?? "mara",
-          );
-        }
+        await page.goto("/sign-in");
+        await page.evaluate((demoUser) => fetch("/api/session", { method: "POST", body: JSON.stringify({ demoUser }) }), s.user ?? "mara");
         await page.goto(s.path, { waitUntil: "networkidle" });
         await s.before?.(page);
         await page.waitForTimeout(400);

@@ -169,6 +169,13 @@ describe("the list of holes", () => {
     expect(asked.map((a) => a.jobId)).toContain("a.OP-04");
     expect(asked.filter((a) => a.jobId === "a.OP-04")).toEqual([{ title: job(shop, "OP-04").name, side: "roof", jobId: "a.OP-04" }]);
     expect(asked.filter((a) => a.jobId === "a.OP-09")).toHaveLength(job(shop, "OP-09").pieces?.count ?? 1);
+    // A pair has one on each side.
+    const pair = {
+      ...b,
+      jobs: [{ ...job(shop, "OP-09"), zones: ["left", "right"], pieces: { name: "pod", count: 2, done: 0 } }],
+      records: [],
+    };
+    expect(askedFor(pair).map((a) => a.side)).toEqual(["left", "right"]);
     b.records = asked.map((a) => record(a.title, hole(), a.jobId));
     expect(askedFor(b)).toEqual([]);
     b.records.pop();

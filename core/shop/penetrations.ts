@@ -185,7 +185,7 @@ export function askedFor(build: Pick<BuildRow, "jobs" | "records">): Asked[] {
       const known = have.filter((r) => r.jobId === j.id).length;
       return Array.from({ length: Math.max(0, pieces - known) }, (_, i) => ({
         title: pieces > 1 ? `${j.name}, ${known + i + 1} of ${pieces}` : j.name,
-        side: sideOf(j),
+        side: sidesOf(j)[(known + i) % sidesOf(j).length],
         jobId: j.id,
       }));
     });
@@ -193,10 +193,15 @@ export function askedFor(build: Pick<BuildRow, "jobs" | "records">): Asked[] {
 
 /** The side of the van that a job pierces. */
 export function sideOf(j: Pick<JobRow, "zones">): Penetration["side"] {
-  if (j.zones.includes("roof")) return "roof";
-  if (j.zones.includes("underside") || j.zones.includes("floor")) return "floor";
-  for (const side of ["left", "right", "rear"] as const) if (j.zones.includes(side)) return side;
-  return "roof";
+  return sidesOf(j)[0];
+}
+
+/** All of them: a pair has one on each. */
+function sidesOf(j: Pick<JobRow, "zones">): Penetration["side"][] {
+  if (j.zones.includes("roof")) return ["roof"];
+  if (j.zones.includes("underside") || j.zones.includes("floor")) return ["floor"];
+  const sides = (["left", "right", "rear"] as const).filter((side) => j.zones.includes(side));
+  return sides.length ? sides : ["roof"];
 }
 
 export interface LateHole {
