@@ -6,10 +6,10 @@ import { DRIEST, isOpen, SIDE_WORDS, WAY } from "@/core/shop/penetrations";
 import type { Penetration } from "@/core/shop/records";
 import { Area, Check, Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";
-import { send } from "../kit/send";
 import { time } from "../kit/time";
 import { useForm } from "../kit/use-form";
 import { RecordEnd } from "./record-end";
+import { given, keepRecord } from "./record-submit";
 import type { BuildView, ShownHole } from "./view";
 
 type Typed = Record<
@@ -58,23 +58,21 @@ export function HoleForm({ view, was, onDone }: { view: BuildView; was?: ShownHo
   const shut = SHUT.has(state);
   const late = was ? undefined : view.late[v.side as Penetration["side"]];
   const data = () =>
-    Object.fromEntries(
-      Object.entries({
-        side: v.side,
-        place: v.place.trim(),
-        by: v.by,
-        state,
-        size: v.size.trim() || undefined,
-        askedBy: v.askedBy.trim() || undefined,
-        cover: open ? v.cover.trim() || undefined : undefined,
-        bead: shut ? v.bead : undefined,
-        soak: shut && v.soak ? v.soak : undefined,
-        soakMinutes: shut && v.soak ? figure(v.soakMinutes) : undefined,
-        moisture: d?.wet || d?.moisture !== undefined ? figure(v.moisture) : undefined,
-        tagged: tagged || undefined,
-        note: v.note.trim() || undefined,
-      }).filter(([, x]) => x !== undefined),
-    );
+    given({
+      side: v.side,
+      place: v.place.trim(),
+      by: v.by,
+      state,
+      size: v.size.trim() || undefined,
+      askedBy: v.askedBy.trim() || undefined,
+      cover: open ? v.cover.trim() || undefined : undefined,
+      bead: shut ? v.bead : undefined,
+      soak: shut && v.soak ? v.soak : undefined,
+      soakMinutes: shut && v.soak ? figure(v.soakMinutes) : undefined,
+      moisture: d?.wet || d?.moisture !== undefined ? figure(v.moisture) : undefined,
+      tagged: tagged || undefined,
+      note: v.note.trim() || undefined,
+    });
   const field = (k: keyof Typed, label: string, more: { hint?: string; inputMode?: "decimal"; required?: boolean } = {}) => (
     <Field label={label} name={k} faults={form.faults} value={v[k]} onChange={set(k)} maxLength={300} {...more} />
   );
@@ -89,17 +87,13 @@ export function HoleForm({ view, was, onDone }: { view: BuildView; was?: ShownHo
       className="flex flex-col gap-4"
       onSubmit={(e) => {
         e.preventDefault();
-        const body = { title: v.title.trim(), data: data() };
-        void form
-          .submit(
-            (version) =>
-              was
-                ? send("PATCH", `records/${was.id}`, { ...body, version, closed: state === "tested", why: v.why })
-                : send("POST", `builds/${view.id}/records`, { ...body, kind: "penetration" }),
-            was?.version ?? 1,
-            was ? "Kept" : "Written down",
-          )
-          .then((ok) => ok && onDone());
+        void keepRecord(form, view.id, was, {
+          kind: "penetration",
+          title: v.title,
+          data: data(),
+          closed: state === "tested",
+          why: v.why,
+        }).then((ok) => ok && onDone());
       }}
     >
       {field("title", "What goes through", { required: true, hint: "roof fan, cable gland, rack feet left" })}

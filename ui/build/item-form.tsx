@@ -6,11 +6,11 @@ import { FATE_WORDS, SERVED } from "@/core/shop/inventory";
 import { EDGES, FATES, type Item } from "@/core/shop/records";
 import { Area, Check, Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";
-import { send } from "../kit/send";
 import { time } from "../kit/time";
 import { useForm } from "../kit/use-form";
 import type { ShownItem } from "./items-panel";
 import { RecordEnd } from "./record-end";
+import { given, keepRecord } from "./record-submit";
 import type { BuildView } from "./view";
 
 type Typed = Record<"title" | "from" | "kg" | "fate" | "place" | "bag" | "credit" | "note" | "why", string>;
@@ -36,19 +36,17 @@ export function ItemForm({ view, was, onDone }: { view: BuildView; was?: ShownIt
   const template = v.fate === "template";
   const jobs = view.jobs.filter((j) => (SERVED as readonly string[]).includes(j.code));
   const data = () =>
-    Object.fromEntries(
-      Object.entries({
-        from: v.from.trim(),
-        kg: figure(v.kg),
-        fate: v.fate,
-        place: v.place.trim() || undefined,
-        bag: v.bag.trim() || undefined,
-        credit: v.fate === "sell" ? figure(v.credit) : undefined,
-        serves: template ? serves : undefined,
-        edges: template && Object.keys(edges).length ? edges : undefined,
-        note: v.note.trim() || undefined,
-      }).filter(([, x]) => x !== undefined),
-    );
+    given({
+      from: v.from.trim(),
+      kg: figure(v.kg),
+      fate: v.fate,
+      place: v.place.trim() || undefined,
+      bag: v.bag.trim() || undefined,
+      credit: v.fate === "sell" ? figure(v.credit) : undefined,
+      serves: template ? serves : undefined,
+      edges: template && Object.keys(edges).length ? edges : undefined,
+      note: v.note.trim() || undefined,
+    });
   const field = (k: keyof Typed, label: string, more: { hint?: string; inputMode?: "decimal"; required?: boolean } = {}) => (
     <Field label={label} name={k} faults={form.faults} value={v[k]} onChange={set(k)} maxLength={300} {...more} />
   );
@@ -59,17 +57,9 @@ export function ItemForm({ view, was, onDone }: { view: BuildView; was?: ShownIt
       className="flex flex-col gap-4"
       onSubmit={(e) => {
         e.preventDefault();
-        const body = { title: v.title.trim(), data: data() };
-        void form
-          .submit(
-            (version) =>
-              was
-                ? send("PATCH", `records/${was.id}`, { ...body, version, closed: gone, why: v.why })
-                : send("POST", `builds/${view.id}/records`, { ...body, kind: "item" }),
-            was?.version ?? 1,
-            was ? "Kept" : "Written down",
-          )
-          .then((ok) => ok && onDone());
+        void keepRecord(form, view.id, was, { kind: "item", title: v.title, data: data(), closed: gone, why: v.why }).then(
+          (ok) => ok && onDone(),
+        );
       }}
     >
       {field("title", "What", { required: true, hint: "floor mat, racking left, partition" })}

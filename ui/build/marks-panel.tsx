@@ -11,12 +11,12 @@ import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
 import { Area, Check, Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";
-import { send } from "../kit/send";
 import { time } from "../kit/time";
 import { useForm } from "../kit/use-form";
 import { VanDrawing } from "../van/drawing";
 import { RecordEnd } from "./record-end";
 import { RecordPhotos } from "./record-photos";
+import { given, keepRecord } from "./record-submit";
 import type { BuildView } from "./view";
 
 type Shown = MarkRecord & { by: string };
@@ -166,18 +166,16 @@ function MarkForm({
   const set = (k: keyof Typed) => (e: { target: { value: string } }) => setV({ ...v, [k]: e.target.value });
   const box = drawVan(view.van, v.view as ViewName);
   const hole = v.what === "hole";
-  const data = (): Record<string, unknown> =>
-    Object.fromEntries(
-      Object.entries({
-        what: v.what,
-        view: v.view,
-        x: figure(v.x),
-        y: figure(v.y),
-        ...(hole ? { dMm: figure(v.dMm), count: figure(v.count), fate: v.fate, throughSkin: skin } : {}),
-        ...(v.what === "rust" ? { areaDm2: figure(v.areaDm2), grade: figure(v.grade) } : {}),
-        note: v.note.trim() || undefined,
-      }).filter(([, x]) => x !== undefined),
-    );
+  const data = () =>
+    given({
+      what: v.what,
+      view: v.view,
+      x: figure(v.x),
+      y: figure(v.y),
+      ...(hole ? { dMm: figure(v.dMm), count: figure(v.count), fate: v.fate, throughSkin: skin } : {}),
+      ...(v.what === "rust" ? { areaDm2: figure(v.areaDm2), grade: figure(v.grade) } : {}),
+      note: v.note.trim() || undefined,
+    });
   const field = (k: keyof Typed, label: string, hint?: string) => (
     <Field label={label} name={k} faults={form.faults} value={v[k]} onChange={set(k)} inputMode="decimal" {...(hint ? { hint } : {})} />
   );
@@ -187,17 +185,9 @@ function MarkForm({
       className="flex flex-col gap-4"
       onSubmit={(e) => {
         e.preventDefault();
-        const body = { title: v.title.trim(), data: data() };
-        void form
-          .submit(
-            (version) =>
-              was
-                ? send("PATCH", `records/${was.id}`, { ...body, version, closed: treated })
-                : send("POST", `builds/${view.id}/records`, { ...body, kind: "mark" }),
-            was?.version ?? 1,
-            was ? "Kept" : "Marked",
-          )
-          .then((ok) => ok && onDone());
+        void keepRecord(form, view.id, was, { kind: "mark", title: v.title, data: data(), closed: treated }, "Marked").then(
+          (ok) => ok && onDone(),
+        );
       }}
     >
       <Field

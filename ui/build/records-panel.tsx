@@ -13,6 +13,7 @@ import { useAct } from "../kit/use-act";
 import { type FormState, useForm } from "../kit/use-form";
 import { RecordEnd } from "./record-end";
 import { RecordPhotos } from "./record-photos";
+import { keepRecord } from "./record-submit";
 import type { BuildView } from "./view";
 
 /** All others have a panel of their own. */
@@ -159,17 +160,9 @@ export function RecordForm({
       className="flex flex-col gap-4"
       onSubmit={(e) => {
         e.preventDefault();
-        const body = { title: v.title.trim(), data: clean() };
-        void form
-          .submit(
-            (version) =>
-              was
-                ? send("PATCH", `records/${was.id}`, { ...body, version, closed: v.closed })
-                : send("POST", `builds/${view.id}/records`, { ...body, kind, ...(v.jobId ? { jobId: v.jobId } : {}) }),
-            was?.version ?? 1,
-            was ? "Kept" : "Written down",
-          )
-          .then((ok) => ok && onDone());
+        void keepRecord(form, view.id, was, { kind, title: v.title, data: clean(), jobId: v.jobId, closed: v.closed }).then(
+          (ok) => ok && onDone(),
+        );
       }}
     >
       <Field
