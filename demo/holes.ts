@@ -1,9 +1,10 @@
 // What the demo's workshop keeps of holes through the skin, of its bare shells and of templates.
 
 import { v7 } from "uuid";
+import { isDead } from "../core/shop/circuits";
 import type { BuildRow, JobRow, Shop } from "../core/shop/model";
 import { askedFor } from "../core/shop/penetrations";
-import type { Penetration, PenetrationState, ShellZone, ShellZoneName } from "../core/shop/records";
+import type { Circuit, Penetration, PenetrationState, ShellZone, ShellZoneName } from "../core/shop/records";
 import { SHELL_STEPS } from "../core/shop/records";
 import { ZONE_WORDS } from "../core/shop/shell";
 import { pool, transaction } from "../db/pool";
@@ -80,6 +81,17 @@ const TEMPLATES: TemplateFields[] = [
   },
 ];
 
+/** What others had wired in. */
+const CIRCUITS: Record<string, [title: string, data: Circuit][]> = {
+  "field-vet": [
+    [
+      "Load lamps",
+      { source: "fuse box, slot 14", connector: "behind the left pillar", side: "left", end: "unplugged", volts: 0.1, label: "L1" },
+    ],
+    ["Roof beacon", { source: "battery, own fuse", connector: "under the seat", side: "roof", volts: 12.6 }],
+  ],
+};
+
 export async function writeHoles(now: number): Promise<void> {
   const shop = await loadShop(pool());
   await transaction(async (t) => {
@@ -103,6 +115,20 @@ export async function writeHoles(now: number): Promise<void> {
       for (const a of askedFor(b)) {
         const job = b.jobs.find((j) => j.id === a.jobId)!;
         await add(a.jobId, a.title, asFar(shop, b, job, a.side, now));
+      }
+      for (const [title, data] of CIRCUITS[b.id] ?? []) {
+        const closedAt = isDead(data) ? from + 30 : null;
+        await addRecord(t, {
+          id: v7(),
+          buildId: b.id,
+          jobId: null,
+          kind: "circuit",
+          title,
+          data,
+          saidBy: "u-nils",
+          saidAt: from,
+          closedAt,
+        });
       }
       const own = KEPT[b.id];
       if (own) await add(null, own[0], { ...own[1], history: [{ state: "closed", why: "", by: "Ines", at: from }] });

@@ -140,3 +140,31 @@ test("of the units side by side one is chosen, and stands among the decisions", 
   await page.goto("/builds/field-vet?tab=records");
   await expect(page.getByRole("region", { name: "Decisions" })).toContainText("Unit: Crown 40");
 });
+
+test("a circuit is dead only when it was measured, and what sparks near it waits until then", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/field-vet?tab=openings");
+  await expect(page.getByText("Roof beacon is live: 12.6 V").first()).toBeVisible();
+  await page.goto("/builds/field-vet?tab=shell");
+  const circuits = page.getByRole("region", { name: "Added circuits" });
+  const beacon = circuits.getByRole("listitem").filter({ hasText: "Roof beacon" });
+  await beacon.getByRole("button", { name: /^Roof beacon/ }).click();
+  const dialog = page.getByRole("dialog", { name: "Roof beacon" });
+  await dialog.getByRole("combobox", { name: "Opened by" }).selectOption("cut");
+  await dialog.getByLabel("Measured, V").fill("0,2");
+  await dialog.getByRole("button", { name: "Keep" }).click();
+  await expect(beacon).toContainText("live: its cut end is not insulated");
+  await beacon.getByRole("button", { name: /^Roof beacon/ }).click();
+  await dialog.getByLabel("Its cut end is insulated").check();
+  await dialog.getByRole("button", { name: "Keep" }).click();
+  await expect(beacon).toContainText("dead, 0.2 V measured");
+  await circuits.getByRole("button", { name: "Add a circuit" }).click();
+  const fresh = page.getByRole("dialog", { name: "An added circuit" });
+  await fresh.getByLabel("What it feeds").fill("Tail lift");
+  await fresh.getByLabel("Fed from").fill("battery");
+  await fresh.getByLabel("Its connector").fill("rear sill");
+  await fresh.getByRole("combobox", { name: "Side" }).selectOption("rear");
+  await fresh.getByRole("button", { name: "Write it down" }).click();
+  await expect(circuits).toContainText("live: not measured");
+  await expectAccessible(page);
+});

@@ -181,6 +181,30 @@ describe("the list of holes", () => {
   });
 });
 
+describe("added circuits", () => {
+  it("are closed by what was measured, whatever the form says, and keep what sparks off until then", async () => {
+    const data = { source: "fuse box", connector: "left pillar", side: "left" };
+    const c = await post(`builds/${id}/records`, { kind: "circuit", title: "Load lamps", data }, ines);
+    const now = async () => (await buildNow()).records.find((r) => r.id === c.id)!;
+    const inTheWay = async () =>
+      obstacles(await loadShop(pool()), (await buildNow()).jobs.find((j) => j.code === "OP-06a")!, 0).map((o) => o.text);
+    expect(await inTheWay()).toContain("Load lamps is live: not measured");
+    const say = async (more: object) =>
+      perform(
+        "PATCH",
+        ["records", c.id],
+        { version: (await now()).version, title: "Load lamps", data: { ...data, ...more }, closed: true },
+        ines,
+      );
+    await say({ volts: 12.1 });
+    expect((await now()).closedAt).toBeNull();
+    await say({ volts: 0.3, end: "unplugged" });
+    expect((await now()).closedAt).not.toBeNull();
+    expect(await inTheWay()).not.toContain("Load lamps is live: not measured");
+    expect(await pathsOf(say({ volts: 0.3, end: "unplugged", insulated: true }))).toEqual(["insulated"]);
+  });
+});
+
 describe("templates", () => {
   const fields = {
     number: "7",

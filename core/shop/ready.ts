@@ -3,6 +3,7 @@
 import { choiceOf } from "../library/choices";
 import { sayClock, sayDay, sayTime } from "../plan/words";
 import { zoneOf } from "../time/zone";
+import { liveBefore } from "./circuits";
 import type { JobRow, Shop } from "./model";
 import { lastPart } from "./parts";
 import { holesBefore } from "./penetrations";
@@ -75,7 +76,8 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
       out.push({ kind: "tool", text: `the ${t.name} is ${t.state}${t.note ? `: ${t.note}` : ""}` });
   const build = shop.builds.find((b) => b.id === job.buildId);
   if (build && job.state === "todo")
-    for (const text of [...holesBefore(build, job), ...shellBefore(build, job, now)]) out.push({ kind: "opening", text });
+    for (const text of [...holesBefore(build, job), ...shellBefore(build, job, now), ...liveBefore(build, job)])
+      out.push({ kind: "opening", text });
   const template = build && job.state === "todo" ? templateMissing(shop, build, job) : undefined;
   if (template) out.push({ kind: "question", text: template });
   for (const r of job.remarks) if (r.stopsWork) out.push({ kind: "remark", text: `stopped: ${r.text}` });

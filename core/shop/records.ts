@@ -4,6 +4,7 @@
 
 import { reader } from "../plan/fault";
 import { VIEWS, type ViewName } from "../van/drawing";
+import { circuitFaults } from "./circuits";
 
 const text = { type: "string", maxLength: 500 } as const;
 const words = { ...text, minLength: 1, pattern: "\\S" } as const;
@@ -121,6 +122,21 @@ export type ShellZoneName = (typeof SHELL_ZONES)[number];
 export const SHELL_STEPS = ["vacuum", "scuff", "wash", "dry", "rust", "degrease"] as const;
 export type ShellStep = (typeof SHELL_STEPS)[number];
 
+/** A circuit that somebody added to the van. Closed: it is dead. */
+export interface Circuit {
+  source: string;
+  /** Where its connector is, on which side of the van the line lies. */
+  connector: string;
+  side: "left" | "right" | "roof" | "floor" | "rear" | "nose";
+  label?: string;
+  end?: "unplugged" | "cut";
+  insulated?: boolean;
+  volts?: number;
+  /** Led away from where the work is, live as it is. */
+  routed?: boolean;
+  note?: string;
+}
+
 interface Kept<K extends string, D> {
   id: string;
   kind: K;
@@ -142,7 +158,8 @@ export type BuildRecord =
   | Kept<"mark", Mark>
   | Kept<"item", Item>
   | Kept<"penetration", Penetration>
-  | Kept<"zone", ShellZone>;
+  | Kept<"zone", ShellZone>
+  | Kept<"circuit", Circuit>;
 export type RecordKind = BuildRecord["kind"];
 
 const object = (required: Record<string, object>, optional: Record<string, object>) => ({
@@ -232,6 +249,19 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
       },
     ),
   ),
+  circuit: reader<Circuit>(
+    object(
+      { source: words, connector: words, side: { type: "string", enum: ["left", "right", "roof", "floor", "rear", "nose"] } },
+      {
+        label: text,
+        end: { type: "string", enum: ["unplugged", "cut"] },
+        insulated: { type: "boolean" },
+        volts: { type: "number", minimum: 0, maximum: 1000 },
+        routed: { type: "boolean" },
+        note: text,
+      },
+    ),
+  ),
   // Kept by its own actions, never typed as a whole.
   zone: reader<ShellZone>(
     object(
@@ -257,6 +287,7 @@ export function readRecord(kind: RecordKind, data: unknown): { data: BuildRecord
     if ((TICKETED as readonly string[]).includes(d.touches) && !d.ticket?.trim())
       faults.push({ path: "ticket", message: `is needed: ${d.touches} are for a ticket holder to allow` });
   }
+  if (kind === "circuit") faults.push(...circuitFaults(clean as Circuit));
   if (kind === "mark") {
     const m = clean as Mark;
     const asked: [boolean, keyof Mark, unknown][] = [

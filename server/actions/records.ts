@@ -1,10 +1,11 @@
 // Actions on a build's records (decisions, deviations, faults) and on the readings of the real van.
 
 import { v7 } from "uuid";
+import { isDead } from "@/core/shop/circuits";
 import { itemFaults } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import { lateHole, nextNumber, penetrationFaults, soakFrom } from "@/core/shop/penetrations";
-import { type Item, type Penetration, type RecordKind, readRecord } from "@/core/shop/records";
+import { type Circuit, type Item, type Penetration, type RecordKind, readRecord } from "@/core/shop/records";
 import { differs, READINGS, readingsOf } from "@/core/van/readings";
 import { insert, rows, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
@@ -12,15 +13,20 @@ import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
 
-const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration"] as const;
+const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration", "circuit"] as const;
 
 /** What a fitter may change as well: found on the van by whoever is at it. */
-const ANYBODYS: ReadonlySet<RecordKind> = new Set(["fault", "mark", "item", "penetration"]);
+const ANYBODYS: ReadonlySet<RecordKind> = new Set(["fault", "mark", "item", "penetration", "circuit"]);
 
 /** How the log names it. */
 const LOGGED: Partial<Record<RecordKind, string>> = { item: "came out", penetration: "hole" };
 
-const CLOSED: Partial<Record<RecordKind, string>> = { mark: "treated", item: "gone or back in its place", penetration: "tested, dry" };
+const CLOSED: Partial<Record<RecordKind, string>> = {
+  mark: "treated",
+  item: "gone or back in its place",
+  penetration: "tested, dry",
+  circuit: "dead",
+};
 
 const wordOf = (kind: RecordKind, data: unknown) => (kind === "penetration" ? (data as Penetration).state : "changed");
 
@@ -106,6 +112,7 @@ export const recordActions = [
             data,
             said_by: user.id,
             said_at: toSql(x.now),
+            closed_at: b.kind === "circuit" && isDead(data as Circuit) ? toSql(x.now) : null,
           },
         ]);
         await x.event({
@@ -135,7 +142,8 @@ export const recordActions = [
         if (r.kind === "item") await withHistory(x, user.name, r.build_id, ids[0], data as Item, b);
         if (r.kind === "penetration") await withWay(x, user.name, r.build_id, ids[0], data as Penetration, b.why?.trim() ?? "");
         // A hole is over when it was seen dry under water, whatever the form says.
-        const closed = r.kind === "penetration" ? (data as Penetration).state === "tested" : b.closed;
+        const closed =
+          r.kind === "penetration" ? (data as Penetration).state === "tested" : r.kind === "circuit" ? isDead(data as Circuit) : b.closed;
         await editRow(x.c, "record", "The record", ids[0], b.version, {
           title: { column: "title", value: b.title.trim().slice(0, 300) },
           data: { column: "data", value: JSON.stringify(data) },

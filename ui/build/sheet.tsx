@@ -60,7 +60,9 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
       .length,
     items: view.inventory.undecided,
     openings: view.holes.filter((h) => h.openSince !== null || h.data.soak === "damp" || h.data.soak === "drip").length,
-    shell: view.shell.filter((z) => z.id !== null && !z.accepted).length,
+    shell:
+      view.shell.filter((z) => z.id !== null && !z.accepted).length +
+      view.records.filter((r) => r.kind === "circuit" && r.closedAt === null).length,
     van: view.readings.filter((r) => r.state === "unlike").length,
   };
   return (

@@ -13,6 +13,7 @@ import { send } from "../kit/send";
 import { near } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
+import { Circuits } from "./circuits";
 import { RecordEnd } from "./record-end";
 import type { BuildView } from "./view";
 
@@ -54,6 +55,7 @@ export function ShellPanel({ view }: { view: BuildView }) {
           <p className="mt-2">Cleaned again: {view.rework.map(([name, minutes]) => `${name} ${minutes} min`).join(", ")}.</p>
         )}
       </section>
+      <Circuits view={view} />
       <section aria-label="Before the strip closes">
         <h2 className="mb-1 text-[15px]">Before the strip closes</h2>
         {view.closing.length === 0 && <p className="text-green-text">Nothing is open.</p>}
