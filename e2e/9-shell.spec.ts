@@ -168,3 +168,18 @@ test("a circuit is dead only when it was measured, and what sparks near it waits
   await expect(circuits).toContainText("live: not measured");
   await expectAccessible(page);
 });
+
+test("a van leaves the yard only when everything was looked at", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/");
+  await page.getByRole("button", { name: "moved: Darkroom van" }).click();
+  await page.getByRole("menuitem", { name: "Off site" }).click();
+  const dialog = page.getByRole("dialog", { name: "Darkroom van leaves the yard" });
+  const gone = dialog.getByRole("button", { name: "It has left" });
+  await expect(gone).toBeDisabled();
+  for (const tick of ["Plates uncovered", "Doors, lids and hatches shut", "Nothing loose inside or on the roof"])
+    await dialog.getByLabel(tick).check();
+  await gone.click();
+  await expect(page.getByText("Darkroom van has left")).toBeVisible();
+  await expect(page.getByRole("button", { name: "moved: Darkroom van" })).toHaveCount(0);
+});

@@ -6,6 +6,7 @@ import path from "node:path";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
+import { DEPARTURE_TICKS } from "@/core/shop/departure";
 import { shotState } from "@/core/shop/proof";
 import { zoneOf } from "@/core/time/zone";
 import { insert, pool, rows, run, transaction } from "@/db/pool";
@@ -159,7 +160,11 @@ describe("moving vans", () => {
     await post(`builds/${other}/move`, { place: "yard" });
     expect((await refusal(post(`builds/${other}/move`, { place: "roof" }))).status).toBe(422);
     expect((await refusal(post("builds/none/move", { place: "yard" }))).status).toBe(404);
-    await post(`builds/${other}/move`, { place: "off" });
+    // Off the yard only with everything looked at.
+    const faults = (await refusal(post(`builds/${other}/move`, { place: "off", ticks: ["plates uncovered"] }))).message;
+    expect(faults).toMatch(/are missing: doors, lids and hatches shut, nothing loose/);
+    await post(`builds/${other}/move`, { place: "off", ticks: [...DEPARTURE_TICKS] });
+    expect((await shop()).builds.find((b) => b.id === other)!.at).toBeNull();
     await run(pool(), "DELETE FROM build WHERE id = ?", [other]);
   });
 });

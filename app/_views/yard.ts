@@ -4,6 +4,7 @@ import type { Plan } from "@/core/plan/model";
 import { sayClock, sayDay } from "@/core/plan/words";
 import { buildDates } from "@/core/shop/dates";
 import { decisions } from "@/core/shop/decisions";
+import { departureStops, departureTicks } from "@/core/shop/departure";
 import { freeFitters, pullForward } from "@/core/shop/forward";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
@@ -82,6 +83,7 @@ export function yardView(state: State, open: ReadonlyMap<string, readonly OpenCh
         : still
           ? `${still.name} cures until ${near(z, still.endedAt! + still.hold.minutes, now)}`
           : null,
+      leaving: { ticks: departureTicks(b), stops: departureStops(shop, b, now) },
     };
   };
 

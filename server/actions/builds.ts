@@ -4,6 +4,7 @@ import { v7 } from "uuid";
 import { conflictsOf } from "@/core/library/conflicts";
 import { buildNetwork } from "@/core/library/network";
 import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
+import { departureStops, departureTicks } from "@/core/shop/departure";
 import { freshJob } from "@/core/shop/from-network";
 import { undecidedOf } from "@/core/shop/open-choices";
 import { notWatertight, penetrationsIn } from "@/core/shop/penetrations";
@@ -137,44 +138,55 @@ export const buildActions = [
         await x.stale(`${b.name} changed`);
       }),
   ),
-  action<{ place: string }>({ method: "POST", path: "builds/*/move", role: "any" }, body({ place: is.id }), (b, { user, ids }) =>
-    change(user, async (x) => {
-      await run(x.c, "UPDATE build SET version = version WHERE at_place IS NOT NULL OR id = ?", [ids[0]]);
-      const shop = await loadShop(x.c);
-      const build = shop.builds.find((o) => o.id === ids[0]);
-      if (!build) throw new Refusal(404, "There is no such build.");
-      const bay = shop.bays.find((o) => o.id === b.place && !o.retired);
-      const name = bay?.name ?? (b.place === "yard" ? "the yard" : b.place === "off" ? "off site" : undefined);
-      if (!name) throw badField("place", "is no place for a van");
-      const busy = build.jobs.find((j) => j.place === "van" && j.state === "started");
-      if (busy) throw new Refusal(409, `${build.name} can't be moved: ${busy.name} is under way on it.`);
-      const still = build.jobs.find((j) => j.place === "van" && j.hold.still && j.state === "done" && j.endedAt! + j.hold.minutes > x.now);
-      if (still)
-        throw new Refusal(
-          409,
-          `${build.name} must not be moved: ${still.name} cures until ${x.zone.show(still.endedAt! + still.hold.minutes).replace("T", " ")}.`,
+  action<{ place: string; ticks?: string[] }>(
+    { method: "POST", path: "builds/*/move", role: "any" },
+    body({ place: is.id }, { ticks: { type: "array", maxItems: 20, items: is.name } }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        await run(x.c, "UPDATE build SET version = version WHERE at_place IS NOT NULL OR id = ?", [ids[0]]);
+        const shop = await loadShop(x.c);
+        const build = shop.builds.find((o) => o.id === ids[0]);
+        if (!build) throw new Refusal(404, "There is no such build.");
+        const bay = shop.bays.find((o) => o.id === b.place && !o.retired);
+        const name = bay?.name ?? (b.place === "yard" ? "the yard" : b.place === "off" ? "off site" : undefined);
+        if (!name) throw badField("place", "is no place for a van");
+        const busy = build.jobs.find((j) => j.place === "van" && j.state === "started");
+        if (busy) throw new Refusal(409, `${build.name} can't be moved: ${busy.name} is under way on it.`);
+        const still = build.jobs.find(
+          (j) => j.place === "van" && j.hold.still && j.state === "done" && j.endedAt! + j.hold.minutes > x.now,
         );
-      const sheltered = bay ? bay.has.includes("indoor") : b.place === "yard" && shop.workshop.yardHas.includes("indoor");
-      const wet = sheltered ? [] : notWatertight(build);
-      if (wet.length) throw new Refusal(409, `${build.name} is not watertight: ${wet.join(", ")} open with no cover. Cover it first.`);
-      const other = bay && shop.builds.find((o) => o.at === b.place && o.id !== build.id);
-      if (other) throw new Refusal(409, `${other.name} stands in ${name}. Move it out first.`);
-      if (b.place === "yard" && build.at !== "yard" && shop.builds.filter((o) => o.at === "yard").length >= shop.workshop.yardPlaces)
-        throw new Refusal(409, "The yard is full.");
-      const van = shop.vans.find((v) => v.id === build.vanId);
-      if (bay && van && ((bay.maxHeightMm ?? Infinity) < van.heightMm || (bay.maxLengthMm ?? Infinity) < van.lengthMm))
-        throw new Refusal(409, `${name} is too small for a ${van.name}.`);
-      await run(x.c, "UPDATE build SET at_place = ?, version = version + 1 WHERE id = ?", [b.place === "off" ? null : b.place, build.id]);
-      await x.event({
-        kind: "van.moved",
-        entity: "build",
-        entityId: build.id,
-        buildId: build.id,
-        text: `${build.name} moved to ${name}`,
-        data: { from: build.at, to: b.place },
-      });
-      await x.stale(`${build.name} moved to ${name}`);
-    }),
+        if (still)
+          throw new Refusal(
+            409,
+            `${build.name} must not be moved: ${still.name} cures until ${x.zone.show(still.endedAt! + still.hold.minutes).replace("T", " ")}.`,
+          );
+        const sheltered = bay ? bay.has.includes("indoor") : b.place === "yard" && shop.workshop.yardHas.includes("indoor");
+        const wet = sheltered ? [] : notWatertight(build);
+        if (wet.length) throw new Refusal(409, `${build.name} is not watertight: ${wet.join(", ")} open with no cover. Cover it first.`);
+        if (b.place === "off" && build.at !== null) {
+          const stops = departureStops(shop, build, x.now);
+          if (stops.length) throw new Refusal(409, `${build.name} can't leave: ${stops.join("; ")}.`);
+          const open = departureTicks(build).filter((t) => !b.ticks?.includes(t));
+          if (open.length) throw badField("ticks", `are missing: ${open.join(", ")}`);
+        }
+        const other = bay && shop.builds.find((o) => o.at === b.place && o.id !== build.id);
+        if (other) throw new Refusal(409, `${other.name} stands in ${name}. Move it out first.`);
+        if (b.place === "yard" && build.at !== "yard" && shop.builds.filter((o) => o.at === "yard").length >= shop.workshop.yardPlaces)
+          throw new Refusal(409, "The yard is full.");
+        const van = shop.vans.find((v) => v.id === build.vanId);
+        if (bay && van && ((bay.maxHeightMm ?? Infinity) < van.heightMm || (bay.maxLengthMm ?? Infinity) < van.lengthMm))
+          throw new Refusal(409, `${name} is too small for a ${van.name}.`);
+        await run(x.c, "UPDATE build SET at_place = ?, version = version + 1 WHERE id = ?", [b.place === "off" ? null : b.place, build.id]);
+        await x.event({
+          kind: "van.moved",
+          entity: "build",
+          entityId: build.id,
+          buildId: build.id,
+          text: b.place === "off" ? `${build.name} left the yard: ${(b.ticks ?? []).join(", ")}` : `${build.name} moved to ${name}`,
+          data: { from: build.at, to: b.place },
+        });
+        await x.stale(`${build.name} moved to ${name}`);
+      }),
   ),
   action<{ version: number }>(
     { method: "POST", path: "builds/*/hand-over", role: "lead" },

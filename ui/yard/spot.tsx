@@ -4,9 +4,13 @@
 import { MoveRight } from "lucide-react";
 import Link from "next/link";
 import { DropdownMenu as Menu } from "radix-ui";
+import { useState } from "react";
+import { Button } from "../kit/button";
+import { Dialog } from "../kit/dialog";
+import { Check } from "../kit/field";
 import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
-import { useAct } from "../kit/use-act";
+import { type Act, useAct } from "../kit/use-act";
 import { VanPlan } from "../van/plan";
 import type { Line, Spot, Standing, YardView } from "./view";
 import { Person } from "./yard";
@@ -105,37 +109,85 @@ function Lines({ lines, buildId }: { lines: Line[]; buildId: string }) {
 /** Says that the van was moved. A van that must not be moved says why instead. */
 function MoveVan({ van, view }: { van: Standing; view: YardView }) {
   const act = useAct();
+  const [leaving, setLeaving] = useState(false);
   const move = (place: string, name: string) =>
     act.run(() => send("POST", `builds/${van.buildId}/move`, { place }), `${van.name} is now: ${name}`);
   return (
-    <Menu.Root>
-      <Menu.Trigger
-        disabled={act.busy}
-        className="flex h-7 shrink-0 items-center gap-1 rounded-md px-1.5 text-[12px] text-muted hover:bg-sunk hover:text-ink"
-        aria-label={`moved: ${van.name}`}
-      >
-        <MoveRight size={14} /> moved
-      </Menu.Trigger>
-      <Menu.Portal>
-        <Menu.Content align="end" className="z-50 min-w-44 rounded-md border bg-card p-1 shadow-lg">
-          {van.stuck ? (
-            <Menu.Label className="max-w-56 px-3 py-2 text-signal-text">Not now: {van.stuck}.</Menu.Label>
-          ) : (
-            <>
-              <Menu.Label className="px-3 py-1 text-muted">{van.name} now stands in</Menu.Label>
-              {view.places.map((p) => (
-                <Menu.Item
-                  key={p.id}
-                  onSelect={() => void move(p.id, p.name)}
-                  className="rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk"
-                >
-                  {p.name}
-                </Menu.Item>
-              ))}
-            </>
-          )}
-        </Menu.Content>
-      </Menu.Portal>
-    </Menu.Root>
+    <>
+      <Menu.Root>
+        <Menu.Trigger
+          disabled={act.busy}
+          className="flex h-7 shrink-0 items-center gap-1 rounded-md px-1.5 text-[12px] text-muted hover:bg-sunk hover:text-ink"
+          aria-label={`moved: ${van.name}`}
+        >
+          <MoveRight size={14} /> moved
+        </Menu.Trigger>
+        <Menu.Portal>
+          <Menu.Content align="end" className="z-50 min-w-44 rounded-md border bg-card p-1 shadow-lg">
+            {van.stuck ? (
+              <Menu.Label className="max-w-56 px-3 py-2 text-signal-text">Not now: {van.stuck}.</Menu.Label>
+            ) : (
+              <>
+                <Menu.Label className="px-3 py-1 text-muted">{van.name} now stands in</Menu.Label>
+                {view.places.map((p) => (
+                  <Menu.Item
+                    key={p.id}
+                    onSelect={() => (p.id === "off" ? setLeaving(true) : void move(p.id, p.name))}
+                    className="rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk"
+                  >
+                    {p.name}
+                  </Menu.Item>
+                ))}
+              </>
+            )}
+          </Menu.Content>
+        </Menu.Portal>
+      </Menu.Root>
+      <Dialog open={leaving} onOpenChange={setLeaving} title={`${van.name} leaves the yard`}>
+        {leaving && <Leaving van={van} act={act} onDone={() => setLeaving(false)} />}
+      </Dialog>
+    </>
+  );
+}
+
+/** What is looked at before a van goes on the road; what stops it stands above. */
+function Leaving({ van, act, onDone }: { van: Standing; act: Act; onDone(): void }) {
+  const [ticks, setTicks] = useState<string[]>([]);
+  const { stops } = van.leaving;
+  const open = van.leaving.ticks.filter((t) => !ticks.includes(t)).length;
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void act
+          .run(() => send("POST", `builds/${van.buildId}/move`, { place: "off", ticks }), `${van.name} has left`)
+          .then((ok) => ok && onDone());
+      }}
+    >
+      {stops.length > 0 && (
+        <ul role="alert" className="list-disc rounded-md border border-signal bg-signal-soft py-2 pr-3 pl-7">
+          {stops.map((s) => (
+            <li key={s}>{s}</li>
+          ))}
+        </ul>
+      )}
+      <div>
+        {van.leaving.ticks.map((t) => (
+          <Check
+            key={t}
+            label={t[0].toUpperCase() + t.slice(1)}
+            checked={ticks.includes(t)}
+            onChange={(e) => setTicks(e.target.checked ? [...ticks, t] : ticks.filter((x) => x !== t))}
+          />
+        ))}
+      </div>
+      <div className="flex items-center justify-between gap-3">
+        <span className="text-muted">{stops.length ? "It stays." : open ? `${open} to look at` : ""}</span>
+        <Button kind="main" type="submit" disabled={act.busy || stops.length > 0 || open > 0}>
+          It has left
+        </Button>
+      </div>
+    </form>
   );
 }

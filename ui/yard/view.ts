@@ -27,6 +27,8 @@ export interface Standing {
   lines: Line[];
   /** Why the van may not be moved; null when it may. */
   stuck: string | null;
+  /** Before it leaves the yard: what is looked at, and what stops it. */
+  leaving: { ticks: string[]; stops: string[] };
 }
 
 export interface Spot {
