@@ -183,3 +183,36 @@ test("a van leaves the yard only when everything was looked at", async ({ page }
   await expect(page.getByText("Darkroom van has left")).toBeVisible();
   await expect(page.getByRole("button", { name: "moved: Darkroom van" })).toHaveCount(0);
 });
+
+test("on the phone a hole goes a step further by a tap, and a zone is cleaned", async ({ page }) => {
+  await page.setViewportSize({ width: 412, height: 892 });
+  await signIn(page, "Mara");
+  await page.goto("/card?job=field-vet.OP-09");
+  const holes = page.getByRole("region", { name: "Holes" });
+  const first = holes.getByRole("listitem").first();
+  await expect(first).toContainText("wanted");
+  await first.getByRole("button", { name: "It is cut" }).click();
+  await expect(first).toContainText("cut · no cover");
+  await first.getByLabel(/^What covers hole/).fill("tape");
+  await first.getByRole("button", { name: "Cover" }).click();
+  await expect(first).toContainText("cut · covered: tape");
+  await first.getByRole("button", { name: "Edge made safe" }).click();
+  await expect(first).toContainText("protected · covered: tape");
+  await first.getByRole("button", { name: "Closed" }).click();
+  await expect(first).toContainText("closed");
+  await expectAccessible(page);
+  // The same hole under water, at the soak test.
+  await page.goto("/card?job=field-vet.OP-13");
+  const soaked = page
+    .getByRole("region", { name: "Holes" })
+    .getByRole("listitem")
+    .filter({ hasText: "Small holes: inlets, vents, glands, 1 of 5" });
+  await soaked.getByRole("button", { name: "Damp" }).click();
+  await expect(soaked).toContainText("leaks (damp)");
+  await soaked.getByRole("button", { name: "Dry, 10 min" }).click();
+  await expect(soaked).toHaveCount(0);
+  await page.goto("/card?job=field-vet.ST-06");
+  const zones = page.getByRole("region", { name: "Bare zones" });
+  await zones.getByRole("button", { name: "Doors, Vacuum" }).click();
+  await expect(zones.getByRole("button", { name: "Doors, Vacuum" })).toHaveAttribute("aria-pressed", "true");
+});

@@ -5,9 +5,10 @@ import { cameOutWords } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
-import { holeWords } from "@/core/shop/penetrations";
+import { holesOf, isSoak, sayPenetration } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
+import { zonesOf } from "@/core/shop/shell";
 import { opensSkin, skinClock } from "@/core/shop/skin";
 import { templatesOf, templateWords } from "@/core/shop/templates";
 import { readingStates } from "@/core/van/readings";
@@ -123,7 +124,20 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     }),
     laterJobs: build.jobs.filter((k) => k.state === "todo" && k.id !== j.id).map(({ id, name }) => ({ id, name })),
     remainders: j.remainders.map((r) => r.text),
-    cameOut: [...cameOutWords(build, j), ...holeWords(build, j), ...templateWords(state.shop, build, j)],
+    cameOut: [...cameOutWords(build, j), ...templateWords(state.shop, build, j)],
+    holes:
+      j.state === "done"
+        ? []
+        : holesOf(build, j).map((r) => ({
+            id: r.id,
+            version: r.version,
+            no: r.no,
+            title: r.title,
+            data: r.data,
+            says: sayPenetration(r.data),
+          })),
+    soaks: isSoak(j),
+    zones: j.state === "done" ? [] : zonesOf(build, j, now),
     templateAsked: j.state !== "done" && templatesOf(state.shop, build, j).length > 0,
     readings: van && j.setOut.includes("check-in") ? readingStates(van.geometry, build.readings) : null,
     buildId: build.id,

@@ -2,7 +2,9 @@ import { describe, expect, it } from "vitest";
 import {
   askedFor,
   holesBefore,
+  holesOf,
   holeWords,
+  isSoak,
   lateHole,
   leaks,
   nextNumber,
@@ -15,6 +17,7 @@ import {
   rainedOn,
   rainFinds,
   sayPenetration,
+  sendable,
   soakFrom,
   soakOpen,
   WAY,
@@ -193,6 +196,18 @@ describe("the list of holes", () => {
     expect(soakOpen(b, { code: "OP-12" })).toEqual([]);
     expect(holeWords(b, { id: "a.OP-13", code: "OP-13", state: "todo" })[0]).toBe("To be soaked: 1 hole");
     expect(holeWords(b, { id: "a.OP-13", code: "OP-13", state: "done" })).toEqual([]);
+  });
+
+  it("gives each job the holes it makes, and the soak test all that are not dry yet, without what the server keeps", () => {
+    const own = record("Roof fan", hole({ no: 1, state: "set out" }), "a.OP-04");
+    const dry = record("Window", hole({ no: 2, state: "tested", soak: "dry", soakMinutes: 10 }), "a.OP-06a");
+    const b = { records: [own, dry] };
+    const of = (id: string, code: string) => holesOf(b, { id, code }).map((r) => r.no);
+    expect([of("a.OP-04", "OP-04"), of("a.OP-06a", "OP-06"), of("a.OP-13", "OP-13"), of("a.OP-12", "OP-12")]).toEqual([[1], [2], [1], []]);
+    expect([isSoak({ code: "OP-13" }), isSoak({ code: "OP-12" })]).toEqual([true, false]);
+    const kept = rainedOn(hole({ no: 3, state: "closed", tagged: true, note: "x" }), "floor", "Ines", NOW);
+    expect(sendable(kept)).toEqual({ side: "roof", place: "bay 3", by: "us", state: "closed", tagged: true, note: "x" });
+    expect(readRecord("penetration", sendable(kept)).faults).toEqual([]);
   });
 
   it("tells the job that makes a hole where it stands", () => {

@@ -230,6 +230,18 @@ export function lateHole(build: Pick<BuildRow, "jobs">, side: Penetration["side"
   };
 }
 
+/** The holes that a job is about: those it makes; for the soak test every one that was not seen dry yet. */
+export const holesOf = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "id" | "code">): (PenetrationRecord & { no: number })[] =>
+  penetrationsIn(build.records).filter((r) => (job.code === SOAK ? r.data.state !== "tested" : r.jobId === job.id));
+
+export const isSoak = (job: Pick<JobRow, "code">): boolean => job.code === SOAK;
+
+/** What a form may send of a hole: without what the server keeps of it. */
+export function sendable(p: Penetration): Omit<Penetration, "no" | "wet" | "history"> {
+  const { no: _no, wet: _wet, history: _history, ...rest } = p;
+  return rest;
+}
+
 /** What a job's fitter has to know of the holes it makes, or tests. */
 export function holeWords(build: Pick<BuildRow, "records">, job: Pick<JobRow, "id" | "code" | "state">): string[] {
   if (job.state === "done") return [];

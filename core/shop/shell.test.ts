@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Mark, ShellStep, ShellZone, ShellZoneName } from "./records";
 import { type BuildRecord, SHELL_STEPS, SHELL_ZONES } from "./records";
-import { notTakenOver, rework, STEP_WORDS, sentBack, shellBefore, shellStates, ticked } from "./shell";
+import { notTakenOver, rework, STEP_WORDS, sentBack, shellBefore, shellStates, ticked, zonesOf } from "./shell";
 import { stripClosing } from "./strip-close";
 import { done, job, NOW, testShop } from "./testing/shop";
 
@@ -70,6 +70,17 @@ describe("a zone of the shell", () => {
     expect(back.back).toEqual([{ by: "Ines", at: NOW, why: "white cloth grey on the ledge", minutes: 25, from: "Teo" }]);
     const twice = sentBack(upTo("right", "dry"), "Ines", NOW, "smells", 10);
     expect([...rework([zone(back), zone(twice)])]).toEqual([["Teo", 35]]);
+  });
+});
+
+describe("the zones of a job", () => {
+  it("are all of them where it cleans, those it shuts in where it insulates, none elsewhere", () => {
+    const b = { records: [zone(upTo("left", "wash")), zone(upTo("floor", "dry"))] };
+    const of = (code: string, stage: string, zones: string[]) => zonesOf(b, { code, stage, zones }, NOW).map((z) => z.zone);
+    expect(of("ST-06", "strip", ["left"])).toEqual([...SHELL_ZONES]);
+    expect(of("IN-01", "insulation", ["left", "right", "ceiling"])).toEqual(["left"]);
+    expect(of("IN-05", "insulation", ["floor"])).toEqual(["floor"]);
+    expect(of("PA-01", "panels", ["left"])).toEqual([]);
   });
 });
 

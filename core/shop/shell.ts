@@ -149,6 +149,17 @@ export function rework(records: readonly BuildRecord[]): Map<string, number> {
   return sum;
 }
 
+/** Cleans every zone. */
+const CLEANS = "ST-06";
+
+/** The zones that a job is about: all of them where it cleans, those it shuts in where it insulates and they are kept. */
+export function zonesOf(build: Pick<BuildRow, "records">, job: Pick<JobRow, "code" | "stage" | "zones">, now: number): ZoneState[] {
+  const all = shellStates(build.records, now);
+  if (job.code === CLEANS) return all;
+  if (job.stage !== "insulation") return [];
+  return all.filter((z) => z.id !== null && COVERS[z.zone].some((c) => job.zones.includes(c)));
+}
+
 /**
  * What a job of the insulation has to wait for: zones it shuts in that nobody has taken over, or, where it bonds, that were
  * degreased too long ago. Zones that nothing is written down of are left to the proof of the strip.

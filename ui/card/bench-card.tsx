@@ -15,6 +15,7 @@ import { clock, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { ButFor, LeaveOut, Pieces, Questions, Readings, TemplateInHand } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
+import { CardHoles, CardZones } from "./shell";
 import { Strip } from "./strip";
 import { useOnline } from "./use-online";
 import type { CardJob, CardView } from "./view";
@@ -154,6 +155,8 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           {t}
         </p>
       ))}
+      {job.holes.length > 0 && <CardHoles job={job} act={act} />}
+      {job.zones.length > 0 && <CardZones job={job} act={act} zone={view.zone} now={now} />}
       {job.templateAsked && <TemplateInHand job={job} act={act} />}
       <Questions job={job} act={act} />
       <Pieces job={job} act={act} />

@@ -1,5 +1,7 @@
 // What a bench card shows: one job, big; what comes behind it, small.
 
+import type { Penetration } from "@/core/shop/records";
+import type { ZoneState } from "@/core/shop/shell";
 import type { ReadingState } from "@/core/van/readings";
 import type { ShotView } from "../build/view";
 
@@ -38,6 +40,11 @@ export interface CardJob {
   noise: string | null;
   /** There is a template for it: its number is read off before marking. */
   templateAsked: boolean;
+  /** Holes through the skin that it makes, or soaks. */
+  holes: { id: string; version: number; no: number; title: string; data: Penetration; says: string }[];
+  soaks: boolean;
+  /** Bare zones that it cleans, or shuts in. */
+  zones: ZoneState[];
   /** Worked longer than the time box allows, in words. */
   overBox: string | null;
   cautions: string[];

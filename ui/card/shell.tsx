@@ -1,0 +1,159 @@
+"use client";
+// On the fitter's phone: the holes a job makes or soaks, each a step further by a tap; and the bare zones it cleans or shuts in.
+
+import { useState } from "react";
+import { isOpen, SOAK_MINUTES, sendable } from "@/core/shop/penetrations";
+import { type Penetration, SHELL_STEPS } from "@/core/shop/records";
+import { STEP_WORDS, ZONE_WORDS, type ZoneState } from "@/core/shop/shell";
+import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
+import { inputClass } from "../kit/field";
+import { send } from "../kit/send";
+import { near } from "../kit/time";
+import type { Act } from "../kit/use-act";
+import type { CardJob } from "./view";
+
+type Hole = CardJob["holes"][number];
+
+/** What a hole becomes next, and what that is called. */
+const NEXT: Partial<Record<Penetration["state"], [Penetration["state"], string]>> = {
+  wanted: ["cut", "It is cut"],
+  "set out": ["cut", "It is cut"],
+  cut: ["protected", "Edge made safe"],
+  protected: ["closed", "Closed"],
+};
+
+export function CardHoles({ job, act }: { job: CardJob; act: Act }) {
+  return (
+    <section aria-label="Holes" className="mt-3">
+      <h3 className="text-[17px]">{job.soaks ? "To be soaked" : job.holes.length === 1 ? "Its hole" : "Its holes"}</h3>
+      <ul className="mt-1 overflow-hidden rounded-md border bg-card">
+        {job.holes.map((h) => (
+          <OneHole key={`${h.id} ${h.version}`} h={h} soaks={job.soaks} act={act} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function OneHole({ h, soaks, act }: { h: Hole; soaks: boolean; act: Act }) {
+  const [cover, setCover] = useState(h.data.cover ?? "");
+  const say = (more: Partial<Penetration>) => {
+    const data = { ...sendable(h.data), ...more };
+    // A cover is of an open hole only.
+    if (!isOpen(data)) delete data.cover;
+    void act.run(() => send("PATCH", `records/${h.id}`, { version: h.version, title: h.title, data, closed: data.state === "tested" }));
+  };
+  const next = NEXT[h.data.state];
+  const shut = h.data.state === "closed";
+  return (
+    <li className="border-b px-3 py-2 last:border-0">
+      <p className="text-[15px]">
+        <b>
+          {h.no} {h.title}
+        </b>{" "}
+        <span className={cx(isOpen(h.data) ? "text-signal-text" : "text-muted")}>{h.says}</span>
+      </p>
+      {!soaks && isOpen(h.data) && (
+        <div className="mt-1 flex flex-wrap items-center gap-2">
+          <input
+            aria-label={`What covers hole ${h.no}`}
+            placeholder="what covers it"
+            value={cover}
+            maxLength={300}
+            onChange={(e) => setCover(e.target.value)}
+            className={cx(inputClass, "!h-12 min-w-0 flex-1 text-[17px]")}
+          />
+          {cover.trim() !== (h.data.cover ?? "") && (
+            <Button size="touch" disabled={act.busy} onClick={() => say({ cover: cover.trim() || undefined })}>
+              Cover
+            </Button>
+          )}
+        </div>
+      )}
+      {!soaks && next && (
+        <Button size="touch" className="mt-1 w-full" disabled={act.busy} onClick={() => say({ state: next[0] })}>
+          {next[1]}
+        </Button>
+      )}
+      {soaks && shut && (
+        <div className="mt-1 grid grid-cols-3 gap-2">
+          <Button
+            size="touch"
+            disabled={act.busy}
+            onClick={() => say({ state: "tested", soak: "dry", soakMinutes: SOAK_MINUTES, tagged: undefined })}
+          >
+            {`Dry, ${SOAK_MINUTES} min`}
+          </Button>
+          {(["damp", "drip"] as const).map((soak) => (
+            <Button key={soak} size="touch" disabled={act.busy} onClick={() => say({ soak, soakMinutes: SOAK_MINUTES })}>
+              {soak === "damp" ? "Damp" : "Drips"}
+            </Button>
+          ))}
+        </div>
+      )}
+      {soaks && !shut && <p className="text-[15px] text-signal-text">It is not closed yet.</p>}
+    </li>
+  );
+}
+
+export function CardZones({ job, act, zone, now }: { job: CardJob; act: Act; zone: string; now: number }) {
+  return (
+    <section aria-label="Bare zones" className="mt-3">
+      <h3 className="text-[17px]">{job.stage === "insulation" ? "Taken over clean" : "Zone by zone"}</h3>
+      <ul className="mt-1 overflow-hidden rounded-md border bg-card">
+        {job.zones.map((z) => (
+          <OneZone key={z.zone} z={z} job={job} act={act} zone={zone} now={now} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function OneZone({ z, job, act, zone, now }: { z: ZoneState; job: CardJob; act: Act; zone: string; now: number }) {
+  const name = ZONE_WORDS[z.zone];
+  const post = (path: string, body: object) =>
+    void act.run(() => send("POST", `builds/${job.buildId}/shell/${path}`, { zone: z.zone, ...body }));
+  return (
+    <li className="border-b px-3 py-2 last:border-0">
+      <p className="text-[15px]">
+        <b>{name}</b>{" "}
+        <span className="text-muted">
+          {z.accepted ? `taken over by ${z.accepted.by}, ${near(zone, z.accepted.at, now)}` : z.open.join(", ") || "ready to be taken over"}
+        </span>
+      </p>
+      <div className="mt-1 grid grid-cols-3 gap-2">
+        {SHELL_STEPS.map((s) => {
+          const step = z.steps.find((x) => x.step === s)!;
+          const done = step.at !== null && !step.stale;
+          return (
+            <button
+              key={s}
+              type="button"
+              aria-pressed={done}
+              disabled={act.busy}
+              onClick={() => post("step", { step: s })}
+              className={cx(
+                "min-h-12 rounded-md border px-1 text-[15px]",
+                done
+                  ? "border-green bg-green-soft text-green-text"
+                  : z.next === s || step.stale
+                    ? "border-pine font-semibold"
+                    : "text-muted",
+              )}
+            >
+              <span className="sr-only">{`${name}, `}</span>
+              {STEP_WORDS[s].label}
+              {step.stale && " again"}
+            </button>
+          );
+        })}
+      </div>
+      {job.stage === "insulation" && !z.accepted && (
+        <Button size="touch" className="mt-2 w-full" disabled={act.busy || z.open.length > 0} onClick={() => post("take-over", {})}>
+          I take it over
+        </Button>
+      )}
+    </li>
+  );
+}
