@@ -25,7 +25,8 @@ for (const sheet of SHEETS) {
   for (const van of vans)
     for (const code of ["OP-06a", "OP-04", "OP-01"]) {
       const p = prefill(sheet.name, worldOf(code, van.geometry, DEFAULT_OPTIONS));
-      if (p) drafts.push([`${van.id}-${code}`, p.draft]);
+      // What only a tape knows is left open in some: those are no sheets yet.
+      if (p && !p.partial) drafts.push([`${van.id}-${code}`, p.draft]);
     }
   for (const [name, draft] of drafts) {
     const { input } = toInput(sheet.fields, draft);
