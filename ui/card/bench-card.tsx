@@ -155,8 +155,6 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           {t}
         </p>
       ))}
-      {job.holes.length > 0 && <CardHoles job={job} act={act} />}
-      {job.zones.length > 0 && <CardZones job={job} act={act} zone={view.zone} now={now} />}
       {job.templateAsked && <TemplateInHand job={job} act={act} />}
       <Questions job={job} act={act} />
       <Pieces job={job} act={act} />
@@ -191,6 +189,8 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           );
         })}
       </ul>
+      {job.holes.length > 0 && <CardHoles job={job} act={act} />}
+      {job.zones.length > 0 && <CardZones job={job} act={act} zone={view.zone} now={now} />}
       {job.readings && <Readings job={job} act={act} />}
       <Photos ref={photos} job={job} />
       {(running || job.state === "done") && <ButFor job={job} act={act} />}

@@ -15,7 +15,7 @@ import type { CardJob } from "./view";
 
 type Hole = CardJob["holes"][number];
 
-/** What a hole becomes next, and what that is called. */
+/** What a hole becomes next, and what that is called; only of a job that is begun, with its questions answered. */
 const NEXT: Partial<Record<Penetration["state"], [Penetration["state"], string]>> = {
   wanted: ["cut", "It is cut"],
   "set out": ["cut", "It is cut"],
@@ -29,14 +29,14 @@ export function CardHoles({ job, act }: { job: CardJob; act: Act }) {
       <h3 className="text-[17px]">{job.soaks ? "To be soaked" : job.holes.length === 1 ? "Its hole" : "Its holes"}</h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card">
         {job.holes.map((h) => (
-          <OneHole key={`${h.id} ${h.version}`} h={h} soaks={job.soaks} act={act} />
+          <OneHole key={`${h.id} ${h.version}`} h={h} soaks={job.soaks} begun={job.state !== "todo"} act={act} />
         ))}
       </ul>
     </section>
   );
 }
 
-function OneHole({ h, soaks, act }: { h: Hole; soaks: boolean; act: Act }) {
+function OneHole({ h, soaks, begun, act }: { h: Hole; soaks: boolean; begun: boolean; act: Act }) {
   const [cover, setCover] = useState(h.data.cover ?? "");
   const say = (more: Partial<Penetration>) => {
     const data = { ...sendable(h.data), ...more };
@@ -54,7 +54,7 @@ function OneHole({ h, soaks, act }: { h: Hole; soaks: boolean; act: Act }) {
         </b>{" "}
         <span className={cx(isOpen(h.data) ? "text-signal-text" : "text-muted")}>{h.says}</span>
       </p>
-      {!soaks && isOpen(h.data) && (
+      {begun && !soaks && isOpen(h.data) && (
         <div className="mt-1 flex flex-wrap items-center gap-2">
           <input
             aria-label={`What covers hole ${h.no}`}
@@ -71,12 +71,12 @@ function OneHole({ h, soaks, act }: { h: Hole; soaks: boolean; act: Act }) {
           )}
         </div>
       )}
-      {!soaks && next && (
+      {begun && !soaks && next && (
         <Button size="touch" className="mt-1 w-full" disabled={act.busy} onClick={() => say({ state: next[0] })}>
           {next[1]}
         </Button>
       )}
-      {soaks && shut && (
+      {begun && soaks && shut && (
         <div className="mt-1 grid grid-cols-3 gap-2">
           <Button
             size="touch"
@@ -92,7 +92,7 @@ function OneHole({ h, soaks, act }: { h: Hole; soaks: boolean; act: Act }) {
           ))}
         </div>
       )}
-      {soaks && !shut && <p className="text-[15px] text-signal-text">It is not closed yet.</p>}
+      {begun && soaks && !shut && <p className="text-[15px] text-signal-text">It is not closed yet.</p>}
     </li>
   );
 }
