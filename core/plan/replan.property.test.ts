@@ -1,0 +1,77 @@
+// Replans of anything the contract can say, after one change: never a broken rule, nothing lost, and nothing moved without need.
+
+import { describe, expect, it } from "vitest";
+import { random } from "../rng";
+import { checkPlan } from "./check/check";
+import { type Problem, plannedMinutes } from "./model";
+import { makePlan } from "./planner";
+import { readPlan, readProblem } from "./read";
+import { workshop } from "./testing/workshop";
+
+const day = (p: Problem, n: number) => new Date(Date.parse(`${p.now.slice(0, 10)}T00:00Z`) + n * 86_400_000).toISOString().slice(0, 10);
+
+/** One change of each kind, at a place that the random source picks. */
+const CHANGES: ((p: Problem, r: () => number) => void)[] = [
+  (p, r) => {
+    const f = p.fitters[Math.floor(r() * p.fitters.length)];
+    const from = 1 + Math.floor(r() * 6);
+    f.away = [...(f.away ?? []), [`${day(p, from)}T07:00`, `${day(p, from + 2)}T18:00`]];
+  },
+  (p, r) => {
+    const b = p.bays[Math.floor(r() * p.bays.length)];
+    const on = day(p, 1 + Math.floor(r() * 8));
+    b.closed = [...(b.closed ?? []), [`${on}T07:00`, `${on}T18:00`]];
+  },
+  (p, r) => {
+    const open = p.builds.flatMap((b) => b.jobs).filter((j) => j.state === "todo");
+    const j = open[Math.floor(r() * open.length)];
+    j.minutes = Math.min(2000, plannedMinutes(j.minutes) * 2);
+  },
+  (p, r) => {
+    const open = p.builds.flatMap((b) => b.jobs).filter((j) => j.state === "todo");
+    open[Math.floor(r() * open.length)].partsFrom = `${day(p, 3 + Math.floor(r() * 10))}T10:00`;
+  },
+  (p, r) => {
+    for (const d of p.weather?.days ?? []) if (r() < 0.4) d.dry = [];
+  },
+];
+
+describe("a replan after one change", () => {
+  it.each([0, 1, 2, 3, 4, 5])("breaks no rule and loses no work, block %i", (block) => {
+    for (let k = 0; k < 6; k++) {
+      const seed = 400 + block * 6 + k;
+      const r = random(seed);
+      const p = readProblem(workshop({ seed, builds: 3, jobsPerBuild: 16, wild: k % 2 === 1, calm: k % 2 === 0 }));
+      const plan = makePlan(p, { iterations: 6, seed });
+      for (const [n, change] of CHANGES.entries()) {
+        const next = { ...structuredClone(p), published: structuredClone(plan) } as Problem;
+        change(next, r);
+        const read = readProblem(next);
+        const replan = makePlan(read, { iterations: 0, local: true });
+        expect(checkPlan(read, readPlan(replan)), `seed ${seed}, change ${n}`).toEqual([]);
+        const known = [...replan.jobs.map((j) => j.id), ...replan.unplaced.map((u) => u.job)].sort();
+        expect(known, `seed ${seed}, change ${n}`).toEqual(
+          p.builds
+            .flatMap((b) => b.jobs)
+            .map((j) => j.id)
+            .sort(),
+        );
+      }
+    }
+  });
+
+  it("moves nothing at all where the change touches nothing", () => {
+    for (let seed = 500; seed < 508; seed++) {
+      const p = readProblem(workshop({ seed, builds: 3, jobsPerBuild: 16, calm: true }));
+      const plan = makePlan(p, { iterations: 6, seed });
+      const next = { ...structuredClone(p), published: structuredClone(plan) } as Problem;
+      // Away in a year, when nothing is planned.
+      next.fitters[0].away = [...(next.fitters[0].away ?? []), [`${day(p, 360)}T07:00`, `${day(p, 361)}T18:00`]];
+      const replan = makePlan(readProblem(next), { iterations: 0, local: true });
+      expect(
+        replan.jobs.map((j) => [j.id, j.start, j.place, j.fitters]),
+        `seed ${seed}`,
+      ).toEqual(plan.jobs.map((j) => [j.id, j.start, j.place, j.fitters]));
+    }
+  });
+});
