@@ -24,6 +24,7 @@ import type { BuildRecord } from "@/core/shop/records";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { loadSheets } from "./setout";
 import { loadTemplates } from "./templates";
+import { loadWeep } from "./weep";
 
 type Raw = Record<string, string | number | null>;
 const json = <T>(v: unknown): T => JSON.parse(v as string) as T;
@@ -76,7 +77,7 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
 export async function loadShop(c: Conn | Pool): Promise<Shop> {
   const workshop = await loadWorkshop(c);
   if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
-  const [calendars, bays, fitters, vans, suppliers, tools, templates, weather, builds] = await Promise.all([
+  const [calendars, bays, fitters, vans, suppliers, tools, templates, weep, weather, builds] = await Promise.all([
     loadCalendars(c),
     loadBays(c),
     loadFitters(c),
@@ -84,10 +85,11 @@ export async function loadShop(c: Conn | Pool): Promise<Shop> {
     loadSuppliers(c),
     loadTools(c),
     loadTemplates(c),
+    loadWeep(c),
     loadWeather(c),
     loadBuilds(c),
   ]);
-  return { workshop, calendars, bays, fitters, vans, suppliers, tools, templates, weather, builds };
+  return { workshop, calendars, bays, fitters, vans, suppliers, tools, templates, weep, weather, builds };
 }
 
 async function loadCalendars(c: Conn | Pool): Promise<CalendarRow[]> {

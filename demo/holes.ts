@@ -112,9 +112,9 @@ export async function writeHoles(now: number): Promise<void> {
           saidAt: from,
           closedAt: data.state === "tested" ? (data.history?.at(-1)?.at ?? from) : null,
         });
-      for (const a of askedFor(b)) {
-        const job = b.jobs.find((j) => j.id === a.jobId)!;
-        await add(a.jobId, a.title, asFar(shop, b, job, a.side, now));
+      for (const a of askedFor(b, shop.weep)) {
+        const job = b.jobs.find((j) => j.id === a.jobId);
+        if (job) await add(a.jobId, a.title, asFar(shop, b, job, a.side, now));
       }
       for (const [title, data] of CIRCUITS[b.id] ?? []) {
         const closedAt = isDead(data) ? from + 30 : null;

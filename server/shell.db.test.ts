@@ -169,6 +169,23 @@ describe("the list of holes", () => {
     await setJob(mats.code, "todo");
   });
 
+  it("gives a factory point that leaked to the next van of the type", async () => {
+    const clip = { side: "right", place: "sill, behind the wheel", by: "before", state: "closed" };
+    const r = await post(`builds/${id}/records`, { kind: "penetration", title: "Sill plug", data: clip }, ines);
+    const h = (await holes()).find((x) => x.id === r.id)!;
+    await set(h.no, { soak: "damp", soakMinutes: 10 });
+    const dates = { arrives: "2026-12-24T08:00", due: "2027-04-01T17:00" };
+    const next = (await post("builds", { name: "Next one", client: "X", vanId: "drover-l3h2", ...dates, options: DEFAULT_OPTIONS })).id;
+    await post(`builds/${next}/holes-asked`, {}, ines);
+    const list = penetrationsIn((await loadShop(pool())).builds.find((b) => b.id === next)!.records);
+    expect(list.at(-1)).toMatchObject({
+      title: "Sill plug",
+      jobId: null,
+      data: { by: "before", state: "closed", place: "sill, behind the wheel", note: "leaked on Field vet" },
+    });
+    await set(h.no, { soak: "dry", soakMinutes: 10, state: "tested" });
+  });
+
   it("takes a photo for one hole only", async () => {
     const [a, b] = await holes();
     const photo = await sharp({ create: { width: 60, height: 40, channels: 3, background: "#445566" } })

@@ -108,7 +108,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
       by: userNames.get(r.saidBy) ?? r.saidBy,
       jobName: jobName(r.jobId),
     })),
-    holesAsked: askedFor(b).length,
+    holesAsked: askedFor(b, shop.weep).length,
     late: Object.fromEntries(SIDES.map((side) => [side, lateHole(b, side)?.says])),
     shell: shellStates(b.records, now),
     rework: [...rework(b.records)],

@@ -300,6 +300,16 @@ export interface TemplateRow {
   version: number;
 }
 
+/** A factory point that has leaked on a van of this type. */
+export interface WeepPoint {
+  vanId: string;
+  side: "roof" | "left" | "right" | "rear" | "floor";
+  title: string;
+  place: string;
+  /** On which build it was found. */
+  found: string;
+}
+
 export interface Shop {
   workshop: Workshop;
   calendars: CalendarRow[];
@@ -309,6 +319,7 @@ export interface Shop {
   suppliers: SupplierRow[];
   tools: ToolRow[];
   templates: TemplateRow[];
+  weep: WeepPoint[];
   weather: WeatherRow[];
   builds: BuildRow[];
 }

@@ -21,6 +21,7 @@ import {
   soakFrom,
   soakOpen,
   WAY,
+  weepOf,
 } from "./penetrations";
 import { obstacles } from "./ready";
 import { type Penetration, readRecord } from "./records";
@@ -168,7 +169,7 @@ describe("the list of holes", () => {
   it("asks for every piece that the order cuts or bonds, and no longer for what is in it", () => {
     const shop = testShop();
     const b = shop.builds[0];
-    const asked = askedFor(b);
+    const asked = askedFor(b, []);
     expect(asked.map((a) => a.jobId)).toContain("a.OP-04");
     expect(asked.filter((a) => a.jobId === "a.OP-04")).toEqual([{ title: job(shop, "OP-04").name, side: "roof", jobId: "a.OP-04" }]);
     expect(asked.filter((a) => a.jobId === "a.OP-09")).toHaveLength(job(shop, "OP-09").pieces?.count ?? 1);
@@ -178,11 +179,28 @@ describe("the list of holes", () => {
       jobs: [{ ...job(shop, "OP-09"), zones: ["left", "right"], pieces: { name: "pod", count: 2, done: 0 } }],
       records: [],
     };
-    expect(askedFor(pair).map((a) => a.side)).toEqual(["left", "right"]);
+    expect(askedFor(pair, []).map((a) => a.side)).toEqual(["left", "right"]);
     b.records = asked.map((a) => record(a.title, hole(), a.jobId));
-    expect(askedFor(b)).toEqual([]);
+    expect(askedFor(b, [])).toEqual([]);
     b.records.pop();
-    expect(askedFor(b)).toHaveLength(1);
+    expect(askedFor(b, [])).toHaveLength(1);
+  });
+
+  it("starts with the points that leaked on other vans of the type, and keeps one that leaks for the next", () => {
+    const shop = testShop();
+    const b = { ...shop.builds[0], jobs: [] };
+    const clip = { vanId: b.vanId, side: "roof" as const, title: "Gutter clip, third", place: "left gutter", found: "Night bakery" };
+    const weep = [clip, { ...clip, vanId: "tern-l1h1" }];
+    expect(askedFor(b, weep)).toEqual([
+      { title: "Gutter clip, third", side: "roof", jobId: null, place: "left gutter", note: "leaked on Night bakery" },
+    ]);
+    b.records = [record("Gutter clip, third", hole({ by: "before", state: "closed" }))];
+    expect(askedFor(b, weep)).toEqual([]);
+    const leak = hole({ by: "before", state: "closed", soak: "drip", place: "left gutter" });
+    expect(weepOf(b, "Gutter clip, third", leak)).toEqual({ ...clip, found: b.name });
+    expect(weepOf(b, "Gutter clip, third", { ...leak, soak: "dry" })).toBeUndefined();
+    // What we or the client made is no point of the type.
+    expect(weepOf(b, "Roof fan", { ...leak, by: "us" })).toBeUndefined();
   });
 
   it("keeps the soak test open until every one was dry, the client's own too", () => {

@@ -2,7 +2,7 @@
 
 import { sayDay, sayTime } from "../plan/words";
 import { DAY, type Minute, zoneOf } from "../time/zone";
-import type { BuildRow, JobRow, Shop } from "./model";
+import type { BuildRow, JobRow, Shop, WeepPoint } from "./model";
 import type { BuildRecord, Penetration, PenetrationState } from "./records";
 import { count, sayMinutes } from "./say";
 
@@ -168,17 +168,26 @@ export function soakFrom(shop: Shop, build: BuildRow, jobId: string | null, now:
   return { until, now, says: `${job.name} is left untouched until ${sayTime(zoneOf(shop.workshop.zone), until)}` };
 }
 
-/** A hole that the order asks for. */
+/** A hole that the order asks for; or, without a job, a factory point that has leaked on vans of the type. */
 export interface Asked {
   title: string;
   side: Penetration["side"];
-  jobId: string;
+  jobId: string | null;
+  place?: string;
+  note?: string;
 }
 
-/** What the build's jobs cut, bond or drill through the skin and is not in the list yet: piece by piece. */
-export function askedFor(build: Pick<BuildRow, "jobs" | "records">): Asked[] {
+/**
+ * What the build's jobs cut, bond or drill through the skin and is not in the list yet, piece by piece; then the points that
+ * have leaked on other vans of the type.
+ */
+export function askedFor(build: Pick<BuildRow, "jobs" | "records" | "vanId">, weep: readonly WeepPoint[]): Asked[] {
   const have = penetrationsIn(build.records);
-  return build.jobs
+  const known = (w: WeepPoint) => have.some((r) => r.data.by === "before" && r.data.side === w.side && r.title === w.title);
+  const points = weep
+    .filter((w) => w.vanId === build.vanId && !known(w))
+    .map((w): Asked => ({ title: w.title, side: w.side, jobId: null, place: w.place, note: `leaked on ${w.found}` }));
+  const pieces = build.jobs
     .filter((j) => j.stage === "openings" && (j.irreversible === "cut" || j.irreversible === "bond"))
     .flatMap((j) => {
       const pieces = j.pieces?.count ?? 1;
@@ -189,7 +198,12 @@ export function askedFor(build: Pick<BuildRow, "jobs" | "records">): Asked[] {
         jobId: j.id,
       }));
     });
+  return [...pieces, ...points];
 }
+
+/** A factory point that leaks is one of the type of van from now on; undefined where it is none, or holds. */
+export const weepOf = (build: Pick<BuildRow, "vanId" | "name">, title: string, p: Penetration): WeepPoint | undefined =>
+  p.by === "before" && leaks(p) ? { vanId: build.vanId, side: p.side, title, place: p.place, found: build.name } : undefined;
 
 /** The side of the van that a job pierces. */
 export function sideOf(j: Pick<JobRow, "zones">): Penetration["side"] {

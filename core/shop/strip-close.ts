@@ -56,7 +56,7 @@ export function stripClosing(shop: Shop, build: BuildRow, plan: Plan | undefined
   }
   const weigh = build.jobs.find((j) => j.code === WEIGHED);
   if (weigh && weigh.state !== "done") out.push(line("The van is not weighed", weigh));
-  for (const a of askedFor(build))
+  for (const a of askedFor(build, shop.weep))
     out.push(
       line(
         `${a.title}: asked for, but not in the list of holes`,

@@ -1,7 +1,7 @@
 // Actions on the bare shell: the list of holes filled from the order, and its zones cleaned, taken over or sent back.
 
 import { v7 } from "uuid";
-import type { BuildRow } from "@/core/shop/model";
+import type { BuildRow, Shop } from "@/core/shop/model";
 import { askedFor, nextNumber, penetrationsIn, rainedOn, rainFinds } from "@/core/shop/penetrations";
 import { type Penetration, SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "@/core/shop/records";
 import { notTakenOver, STEP_WORDS, sentBack, shellStates, ticked, ZONE_WORDS, type ZoneRecord } from "@/core/shop/shell";
@@ -12,10 +12,15 @@ import { badField, Refusal } from "../refusal";
 
 /** The build, nobody else changing it meanwhile. */
 async function buildOf(x: Change, id: string): Promise<BuildRow> {
+  return (await shopOf(x, id)).build;
+}
+
+async function shopOf(x: Change, id: string): Promise<{ shop: Shop; build: BuildRow }> {
   await lockBuild(x.c, id);
-  const build = (await loadShop(x.c)).builds.find((b) => b.id === id);
+  const shop = await loadShop(x.c);
+  const build = shop.builds.find((b) => b.id === id);
   if (!build) throw new Refusal(404, "There is no such build.");
-  return build;
+  return { shop, build };
 }
 
 const zoneOf = (build: BuildRow, zone: ShellZoneName): ZoneRecord | undefined =>
@@ -36,19 +41,19 @@ const zone = { type: "string", enum: SHELL_ZONES } as const;
 export const shellActions = [
   action<Record<string, never>>({ method: "POST", path: "builds/*/holes-asked", role: "any" }, body({}), (_b, { user, ids }) =>
     change(user, async (x) => {
-      const build = await buildOf(x, ids[0]);
-      const asked = askedFor(build);
+      const { shop, build } = await shopOf(x, ids[0]);
+      const asked = askedFor(build, shop.weep);
       if (!asked.length) throw new Refusal(409, "All that the order asks for is in the list.");
       const first = nextNumber(build.records);
       for (const [i, a] of asked.entries()) {
         const data: Penetration = {
           no: first + i,
           side: a.side,
-          place: "as set out",
-          by: "us",
-          state: "wanted",
-          askedBy: build.client,
-          history: [{ state: "wanted", why: "", by: user.name, at: x.now }],
+          place: a.place ?? "as set out",
+          ...(a.jobId
+            ? { by: "us", state: "wanted", askedBy: build.client }
+            : { by: "before", state: "closed", bead: "whole", ...(a.note ? { note: a.note } : {}) }),
+          history: [{ state: a.jobId ? "wanted" : "closed", why: "", by: user.name, at: x.now }],
         };
         const id = v7();
         await addRecord(x.c, {

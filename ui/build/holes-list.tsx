@@ -33,7 +33,7 @@ export function HolesList({ view }: { view: BuildView }) {
         </div>
         {view.holesAsked > 0 && (
           <Button disabled={act.busy} onClick={() => void act.run(() => send("POST", `builds/${view.id}/holes-asked`, {}), "Written down")}>
-            {`Write down the ${view.holesAsked} of the order`}
+            {`Write down the ${view.holesAsked} asked for`}
           </Button>
         )}
         {view.holes.some((h) => rainFinds(h.data)) && <Button onClick={() => setRain(true)}>Rain came in</Button>}

@@ -127,6 +127,7 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
     suppliers: [{ id: "s", name: "Bay Glass", leadBestDays: 2, leadLikelyDays: 5, leadWorstDays: 12, retired: false, version: 1 }],
     tools: [{ id: "nib", name: "nibbler", pieces: 1, state: "sound", note: "", version: 1 }],
     templates: [],
+    weep: [],
     weather: [
       { date: "2027-03-03", sunrise: "06:55", sunset: "18:33", dry: [["00:00", "15:00"]], lowC: 8, highC: 15 },
       { date: "2027-03-04", sunrise: "06:53", sunset: "18:34", dry: [["11:00", "13:00"]], lowC: 8, highC: 14 },
