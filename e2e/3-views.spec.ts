@@ -210,7 +210,12 @@ test("the yard tells a move, refuses one that must not be, and settles a word fr
   const name = ((await waiting.getAttribute("aria-label")) ?? "").replace("moved: ", "");
   await waiting.click();
   await page.getByRole("menuitem", { name: "Off site" }).click();
-  await expect(page.getByText(`${name} is now: Off site`)).toBeVisible();
+  // Off the yard only with everything looked at.
+  const leaving = page.getByRole("dialog", { name: `${name} leaves the yard` });
+  await expect(leaving.getByRole("button", { name: "It has left" })).toBeDisabled();
+  for (const tick of await leaving.getByRole("checkbox").all()) await tick.check();
+  await leaving.getByRole("button", { name: "It has left" }).click();
+  await expect(page.getByText(`${name} has left`)).toBeVisible();
   await expect(page.getByText("The plan is stale:")).toBeVisible();
   await page.request.post("/api/jobs/darkroom-van.IN-01/remark", {
     headers: { origin: new URL(page.url()).origin },
