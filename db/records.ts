@@ -16,7 +16,7 @@ export interface NewRecord {
   title: string;
   data: BuildRecord["data"];
   saidBy: string;
-  /** Minutes since 1970; parts of one tell the order of what is said at once. */
+  /** Minutes since 1970. */
   saidAt: number;
   closedAt?: number | null;
 }

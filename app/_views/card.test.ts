@@ -2,7 +2,7 @@
 
 import { describe, expect, it, vi } from "vitest";
 import type { BuildRecord, Penetration } from "@/core/shop/records";
-import { at, job, NOW } from "@/core/shop/testing/shop";
+import { at, job, NOW, testTemplate } from "@/core/shop/testing/shop";
 import { cardView } from "./card";
 import { testState } from "./state.testing";
 import { yardView } from "./yard";
@@ -56,23 +56,7 @@ describe("the bench card", () => {
 
   it("asks for the template's number where there is one, and names the one to take", async () => {
     const change: Parameters<typeof testState>[0] = (shop) => {
-      shop.templates = [
-        {
-          id: "t",
-          number: "7",
-          vanId: shop.builds[0].vanId,
-          kind: "template",
-          what: "side window",
-          side: "left",
-          bay: "",
-          mark: "up",
-          serves: "",
-          offsets: "",
-          note: "",
-          retired: false,
-          version: 1,
-        },
-      ];
+      shop.templates = [testTemplate()];
     };
     const window = await cardOf("OP-06a", change);
     expect(window.templateAsked).toBe(true);

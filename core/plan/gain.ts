@@ -1,6 +1,7 @@
 // How to gain a day for one build: candidate measures, each tested by a replan. Nothing is proposed that was not tried.
 
 import { openHours, WEEKDAYS } from "../time/calendar";
+import { minutesOf } from "../time/clock";
 import { type Zone, zoneOf } from "../time/zone";
 import { apart, type Measure, measures } from "./measures";
 import type { Plan, Problem } from "./model";
@@ -154,9 +155,7 @@ function compare(problem: Problem, zone: Zone, base: Plan, next: Plan, buildId: 
   };
 }
 
-const clock = (t: string) => +t.slice(0, 2) * 60 + +t.slice(3);
-
 function dayMinutes(week: Problem["calendars"][number]["week"]): number {
-  const sums = WEEKDAYS.map((d) => (week[d] ?? []).reduce((n, [a, b]) => n + clock(b) - clock(a), 0));
+  const sums = WEEKDAYS.map((d) => (week[d] ?? []).reduce((n, [a, b]) => n + minutesOf(b) - minutesOf(a), 0));
   return Math.max(1, ...sums);
 }

@@ -1,5 +1,6 @@
 // How long a bond must be left: to move the van, and to full strength.
 
+import { CLOCK, minutesOf } from "../time/clock";
 import { calculator, is, object, outcome, round } from "./model";
 
 interface Input {
@@ -17,7 +18,7 @@ const schema = object(
     depth: is.size,
     tempC: temperature,
   },
-  { bonded: { type: "string", pattern: "^([01]\\d|2[0-3]):[0-5]\\d$" } },
+  { bonded: CLOCK },
 );
 
 /** Cure slows to half for every ten degrees below 23 °C. */
@@ -61,7 +62,7 @@ export const cure = calculator<Input>(
     const move = product.moveAfterH * factor;
     const full = (depth / product.mm24h) ** 2 * factor;
     const { handsOffH: hands, soakAfterH: soak } = product;
-    const start = bonded === undefined ? undefined : Number(bonded.slice(0, 2)) * 60 + Number(bonded.slice(3));
+    const start = bonded === undefined ? undefined : minutesOf(bonded);
     const at = (key: string, h: number | undefined) =>
       start === undefined || h === undefined ? {} : { [key]: clock(Math.ceil(round(start + h * 60, 6))) };
     return outcome(

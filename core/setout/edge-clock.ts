@@ -1,6 +1,6 @@
 // A cut edge has a clock of its own: coats after the last grinding, and how much of it there is.
 
-import { CLOCK, minutesOf } from "./clock";
+import { CLOCK, minutesOf } from "../time/clock";
 import { clock, coldFactor } from "./cure";
 import { calculator, type Finding, is, list, object, outcome, round } from "./model";
 

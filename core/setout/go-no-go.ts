@@ -1,6 +1,6 @@
 // Go or no-go for work that opens the skin outdoors: the latest safe start, and what binds it.
 
-import { CLOCK, minutesOf } from "./clock";
+import { CLOCK, minutesOf } from "../time/clock";
 import { clock } from "./cure";
 import { calculator, type Finding, is, list, object, outcome } from "./model";
 

@@ -1,5 +1,6 @@
 // When the next coat may go on, and until when it needs no scuffing.
 
+import { CLOCK, minutesOf } from "../time/clock";
 import { clock, coldFactor } from "./cure";
 import { calculator, type Finding, is, object, outcome, round } from "./model";
 
@@ -12,10 +13,7 @@ interface Input {
 }
 
 const temperature = { type: "number", minimum: -40, maximum: 80 };
-const schema = object(
-  { earliestH: is.amount, latestH: is.amount, tempC: temperature },
-  { minC: temperature, coated: { type: "string", pattern: "^([01]\\d|2[0-3]):[0-5]\\d$" } },
-);
+const schema = object({ earliestH: is.amount, latestH: is.amount, tempC: temperature }, { minC: temperature, coated: CLOCK });
 
 /** Both times stand for 23 °C and scale by 2^((23 − T) ÷ 10), T the metal's temperature. */
 export const recoat = calculator<Input>(
@@ -30,7 +28,7 @@ export const recoat = calculator<Input>(
       );
     const f = coldFactor(tempC);
     const [from, to] = [earliestH * f, latestH * f];
-    const at = coated ? Number(coated.slice(0, 2)) * 60 + Number(coated.slice(3)) : undefined;
+    const at = coated ? minutesOf(coated) : undefined;
     const findings: Finding[] = [
       { level: "ok", about: "latestH", text: `after ${round(to, 1)} h it is scuffed again before the next coat` },
       { level: "ok", about: "earliestH", text: "the maker's table rules; keep the zone shut meanwhile" },

@@ -1,6 +1,6 @@
 // A job that needs a second pair of hands in its middle: when to start it so that the two meet and nobody waits.
 
-import { CLOCK, minutesOf } from "./clock";
+import { CLOCK, minutesOf } from "../time/clock";
 import { clock } from "./cure";
 import { calculator, type Finding, is, list, object, outcome } from "./model";
 

@@ -2,6 +2,7 @@
 
 import type { Plan } from "../plan/model";
 import { openHours } from "../time/calendar";
+import { minutesOf } from "../time/clock";
 import { type Minute, type Zone, zoneOf } from "../time/zone";
 import { calendarData } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
@@ -101,12 +102,10 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
 function workingDays(zone: Zone, calendar: Shop["calendars"][number], from: Minute, to: Minute): number {
   const { open } = openHours(zone, calendarData(calendar), zone.dayOf(from), zone.dayOf(to));
   const days = Array.from({ length: 7 }, (_, weekday) =>
-    calendar.windows.filter((w) => w.weekday === weekday).reduce((n, w) => n + clock(w.closes) - clock(w.opens), 0),
+    calendar.windows.filter((w) => w.weekday === weekday).reduce((n, w) => n + minutesOf(w.closes) - minutesOf(w.opens), 0),
   );
   return Math.round((4 * open.minutes(from, to)) / Math.max(1, ...days)) / 4;
 }
-
-const clock = (t: string): number => +t.slice(0, 2) * 60 + +t.slice(3, 5);
 
 /** A job that shuts something in, before work in the same zones that still waits for a part: it could only be done by opening it again. */
 function trapOf(shop: Shop, build: BuildRow, j: JobRow, now: Minute): string | null {

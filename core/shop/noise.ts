@@ -1,10 +1,9 @@
 // The hours in which a site may be noisy, as a countdown.
 
+import { minutesOf } from "../time/clock";
 import { type Minute, zoneOf } from "../time/zone";
 import type { Shop } from "./model";
 import { sayMinutes } from "./say";
-
-const minutes = (clock: string): number => +clock.slice(0, 2) * 60 + +clock.slice(3, 5);
 
 /** Told so long before, in minutes. */
 const SOON = 120;
@@ -14,8 +13,8 @@ export function noiseWords(shop: Pick<Shop, "workshop">, now: Minute): string | 
   const { noiseFrom: from, noiseTo: to } = shop.workshop;
   if (!from && !to) return undefined;
   const zone = zoneOf(shop.workshop.zone);
-  const clock = minutes(zone.show(now).slice(11, 16));
-  const [a, z] = [from ? minutes(from) : 0, to ? minutes(to) : 1440];
+  const clock = minutesOf(zone.show(now).slice(11, 16));
+  const [a, z] = [from ? minutesOf(from) : 0, to ? minutesOf(to) : 1440];
   if (clock < a) return a - clock <= SOON ? `noise from ${from}, in ${sayMinutes(a - clock)}` : undefined;
   if (clock >= z) return `quiet since ${to}`;
   return to && z - clock <= SOON ? `last noise in ${sayMinutes(z - clock)}` : undefined;

@@ -2,6 +2,7 @@
 
 import type { Plan } from "../plan/model";
 import { type Prefill, roofBays, type SheetDraft } from "../setout/prefill";
+import { minutesOf } from "../time/clock";
 import { DAY, type Minute, zoneOf } from "../time/zone";
 import { asMeasured } from "../van/readings";
 import type { BuildRow, JobRow, Shop, WeatherRow } from "./model";
@@ -170,7 +171,6 @@ function goodSlot({ shop, plan }: Asked): Prefill | undefined {
   };
 }
 
-const minutesOf = (clock: string) => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5));
 /** Minutes of a dry window in which there is light. */
 const within = (from: string, to: string, day: WeatherRow) =>
   Math.max(0, Math.min(minutesOf(to), minutesOf(day.sunset)) - Math.max(minutesOf(from), minutesOf(day.sunrise)));

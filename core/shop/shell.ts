@@ -29,7 +29,7 @@ export const STEP_WORDS: Record<ShellStep, { label: string; why: string }> = {
 };
 
 /** Minutes for which a degreased surface counts as clean. A house figure. */
-export const DEGREASED = 60;
+const DEGREASED = 60;
 
 /** Which drawings of the van show a zone, for the marks on it. */
 const SEEN: Record<ViewName, ShellZoneName> = {
@@ -42,7 +42,7 @@ const SEEN: Record<ViewName, ShellZoneName> = {
 };
 
 /** Zones of jobs that shut a bare zone in. */
-const COVERS: Record<ShellZoneName, readonly string[]> = {
+export const COVERS: Record<ShellZoneName, readonly string[]> = {
   left: ["left"],
   right: ["right"],
   roof: ["ceiling", "roof"],

@@ -6,7 +6,7 @@ import { itemsIn, stripOpen } from "./inventory";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { askedFor, penetrationsIn } from "./penetrations";
 import { count } from "./say";
-import { shellStates, ZONE_WORDS } from "./shell";
+import { COVERS, shellStates, ZONE_WORDS } from "./shell";
 
 export interface OpenLine {
   text: string;
@@ -43,16 +43,15 @@ export function stripClosing(shop: Shop, build: BuildRow, plan: Plan | undefined
     if (worn) out.push(line(`${r.title}: ${count(worn, "edge")} can't be trusted, scribe there`, job));
   }
   for (const z of shellStates(build.records, now)) {
-    const covered = { left: ["left"], right: ["right"], roof: ["ceiling"], floor: ["floor"], doors: ["rear"], arches: ["left", "right"] };
     if (z.accepted) continue;
     if (z.holes || z.rust) {
       const words = [
         z.holes && `${count(z.holes, "hole")} open`,
         z.rust && `rust in ${count(z.rust, "place")}${z.stop ? ", through" : ""}`,
       ];
-      out.push(line(`${ZONE_WORDS[z.zone]}: ${words.filter(Boolean).join(", ")}`, inner(covered[z.zone])));
+      out.push(line(`${ZONE_WORDS[z.zone]}: ${words.filter(Boolean).join(", ")}`, inner(COVERS[z.zone])));
     }
-    if (z.id !== null && !z.holes && !z.rust) out.push(line(`${ZONE_WORDS[z.zone]}: not taken over as clean`, inner(covered[z.zone])));
+    if (z.id !== null && !z.holes && !z.rust) out.push(line(`${ZONE_WORDS[z.zone]}: not taken over as clean`, inner(COVERS[z.zone])));
   }
   const weigh = build.jobs.find((j) => j.code === WEIGHED);
   if (weigh && weigh.state !== "done") out.push(line("The van is not weighed", weigh));

@@ -2,31 +2,15 @@ import { describe, expect, it } from "vitest";
 import type { TemplateRow } from "./model";
 import { obstacles } from "./ready";
 import { sayTemplate, templateMismatch, templateMissing, templatesOf, templateWords } from "./templates";
-import { job, NOW, testShop } from "./testing/shop";
+import { job, NOW, testShop, testTemplate } from "./testing/shop";
 
-const template = (more: Partial<TemplateRow> = {}): TemplateRow => ({
-  id: "t7",
-  number: "7",
-  vanId: "drover-l3h2",
-  kind: "template",
-  what: "side window",
-  side: "left",
-  bay: "",
-  mark: "up",
-  serves: "",
-  offsets: "",
-  note: "",
-  retired: false,
-  version: 1,
-  ...more,
-});
 const shopWith = (...templates: TemplateRow[]) => ({ ...testShop(), templates });
 
 describe("a template", () => {
   const shop = shopWith();
   const build = shop.builds[0];
   const window = job(shop, "OP-06a");
-  const ask = (more: Partial<TemplateRow>) => templateMismatch(shop, build, window, template(more));
+  const ask = (more: Partial<TemplateRow>) => templateMismatch(shop, build, window, testTemplate(more));
 
   it("is for one type of van, one side and one unit, and says which when it is another", () => {
     expect(ask({})).toEqual([]);
@@ -38,7 +22,7 @@ describe("a template", () => {
     expect(ask({ side: "roof", what: "skylight" })).toHaveLength(2);
   });
   it("is called by its number, its rib bay and its mark", () => {
-    expect(sayTemplate(template({ kind: "jig", bay: "3", mark: "front", offsets: "40 behind the hook" }))).toBe(
+    expect(sayTemplate(testTemplate({ kind: "jig", bay: "3", mark: "front", offsets: "40 behind the hook" }))).toBe(
       "7, jig, bay 3, mark front, 40 behind the hook",
     );
   });
@@ -46,7 +30,7 @@ describe("a template", () => {
 
 describe("the job that is marked by one", () => {
   it("waits until its number was read off, and only where there is one for it", () => {
-    const shop = shopWith(template(), template({ id: "t8", number: "8", side: "right" }));
+    const shop = shopWith(testTemplate(), testTemplate({ id: "t8", number: "8", side: "right" }));
     const build = shop.builds[0];
     const window = job(shop, "OP-06a");
     expect(templatesOf(shop, build, window).map((t) => t.number)).toEqual(["7"]);
@@ -61,7 +45,7 @@ describe("the job that is marked by one", () => {
     expect(templatesOf(shop, build, job(shop, "IN-05"))).toEqual([]);
   });
   it("is told of an outline that was traced from another van of the type", () => {
-    const shop = shopWith(template({ kind: "outline", what: "load floor", serves: "IN-05", side: "floor", note: "from Night bakery" }));
+    const shop = shopWith(testTemplate({ kind: "outline", what: "load floor", serves: "IN-05", side: "floor", note: "from Night bakery" }));
     const build = shop.builds[0];
     const words = ["Outline on file for this type of van: 7, load floor, from Night bakery"];
     expect(templateWords(shop, build, job(shop, "IN-05"))).toEqual(words);

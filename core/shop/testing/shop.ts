@@ -5,7 +5,7 @@ import { DEFAULT_OPTIONS, type Options } from "../../library/options";
 import { zoneOf } from "../../time/zone";
 import { vans } from "../../van/model";
 import { freshJob } from "../from-network";
-import type { BuildRow, JobRow, Shop } from "../model";
+import type { BuildRow, JobRow, Shop, TemplateRow } from "../model";
 
 export const ZONE = "Europe/Lisbon";
 export const zone = zoneOf(ZONE);
@@ -155,3 +155,21 @@ export function done(shop: Shop, codes: readonly string[], ended: number): void 
       fitters: ["ines"],
     });
 }
+
+/** A template for the side window, left, of the test builds' type of van. */
+export const testTemplate = (more: Partial<TemplateRow> = {}): TemplateRow => ({
+  id: "t7",
+  number: "7",
+  vanId: "drover-l3h2",
+  kind: "template",
+  what: "side window",
+  side: "left",
+  bay: "",
+  mark: "up",
+  serves: "",
+  offsets: "",
+  note: "",
+  retired: false,
+  version: 1,
+  ...more,
+});
