@@ -114,12 +114,12 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
         </div>
         <VanPanel view={view} />
         <Tabs.Root defaultValue={TABS.some(([id]) => id === tab) ? tab : "jobs"} className="mt-4">
-          <Tabs.List aria-label="Parts of the sheet" className="mb-4 flex gap-1 border-b">
+          <Tabs.List aria-label="Parts of the sheet" className="mb-4 flex flex-wrap gap-1 border-b">
             {TABS.map(([id, label]) => (
               <Tabs.Trigger
                 key={id}
                 value={id}
-                className="-mb-px h-9 border-b-[3px] border-transparent px-3 text-muted hover:text-ink data-[state=active]:border-pine data-[state=active]:font-bold data-[state=active]:text-ink"
+                className="-mb-px h-9 whitespace-nowrap border-b-[3px] border-transparent px-3 text-muted hover:text-ink data-[state=active]:border-pine data-[state=active]:font-bold data-[state=active]:text-ink"
               >
                 {label}
                 {badge[id] ? (

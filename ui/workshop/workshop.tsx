@@ -39,12 +39,12 @@ export function Workshop({ view, tab }: { view: WorkshopView; tab?: string }) {
         </Link>
       </div>
       <Tabs.Root defaultValue={TABS.some(([id]) => id === tab) ? tab : "bays"}>
-        <Tabs.List aria-label="Parts of the workshop" className="mb-4 flex gap-1 border-b">
+        <Tabs.List aria-label="Parts of the workshop" className="mb-4 flex flex-wrap gap-1 border-b">
           {TABS.map(([id, label]) => (
             <Tabs.Trigger
               key={id}
               value={id}
-              className="-mb-px h-9 border-b-[3px] border-transparent px-3 text-muted hover:text-ink data-[state=active]:border-pine data-[state=active]:font-bold data-[state=active]:text-ink"
+              className="-mb-px h-9 whitespace-nowrap border-b-[3px] border-transparent px-3 text-muted hover:text-ink data-[state=active]:border-pine data-[state=active]:font-bold data-[state=active]:text-ink"
             >
               {label}
             </Tabs.Trigger>
