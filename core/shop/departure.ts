@@ -2,18 +2,18 @@
 
 import { sayTime } from "../plan/words";
 import { type Minute, zoneOf } from "../time/zone";
+import { SEATS } from "./codes";
 import type { BuildRow, Shop } from "./model";
 import { notWatertight } from "./penetrations";
 
 /** What somebody looks at and ticks, each time. Plates are never covered on the road: in shared photos they are hidden instead. */
 export const DEPARTURE_TICKS = ["plates uncovered", "doors, lids and hatches shut", "nothing loose inside or on the roof"] as const;
-const SEATS = "seats and belts signed by the ticket holder";
-const SEAT_JOB = "ST-08";
+const SEAT_TICK = "seats and belts signed by the ticket holder";
 
 /** The ticks asked of this build: seats and belts where they were loose. */
 export function departureTicks(build: Pick<BuildRow, "jobs">): string[] {
-  const loose = build.jobs.some((j) => j.code === SEAT_JOB && j.state !== "todo");
-  return [...DEPARTURE_TICKS, ...(loose ? [SEATS] : [])];
+  const loose = build.jobs.some((j) => j.code === SEATS && j.state !== "todo");
+  return [...DEPARTURE_TICKS, ...(loose ? [SEAT_TICK] : [])];
 }
 
 /** What stops it whatever is ticked: work under way, bonds that may not be moved yet, open holes with no cover. */

@@ -1,6 +1,7 @@
 // What came out of a van: what becomes of it, where it lies, what it weighs and brings, and what may not happen to it yet.
 
 import type { SheetDraft } from "../setout/prefill";
+import { STRIP_CLOSES as CLOSES } from "./codes";
 import type { BuildRow, JobRow } from "./model";
 import type { BuildRecord, Item, ItemFate } from "./records";
 
@@ -19,9 +20,6 @@ export const FATE_WORDS: Record<ItemFate, string> = {
 
 /** Jobs that a piece taken out can be the template of. */
 export const SERVED = ["IN-05", "PA-01", "PA-05", "PA-10"] as const;
-
-/** Closes the stage: its last step reads the list out. */
-const CLOSES = "ST-07";
 
 /** Needs a place to lie at until it is wanted. */
 const LIES: ReadonlySet<ItemFate> = new Set(["keep", "store", "template"]);

@@ -3,6 +3,7 @@
 import type { Plan } from "../plan/model";
 import { sayClock, sayDay } from "../plan/words";
 import { zoneOf } from "../time/zone";
+import { SOAK } from "./codes";
 import type { BuildRow, CutOut, JobRow, Shop } from "./model";
 import { isUnit } from "./parts";
 import { obstacles } from "./ready";
@@ -26,8 +27,6 @@ export interface Opening {
   today: { go: boolean; says: string; reasons: string[]; otherDay: string | null } | null;
   planned: number | null;
 }
-
-const SOAK = "OP-13";
 
 /** Jobs of the openings that cut, bond or drill, in the order of the sheet; `plan` is the one worked to. */
 export function openings(shop: Shop, build: BuildRow, plan: Plan | undefined, now: number): Opening[] {

@@ -2,6 +2,7 @@
 
 import { sayDay, sayTime } from "../plan/words";
 import { DAY, type Minute, zoneOf } from "../time/zone";
+import { SOAK, SWARF } from "./codes";
 import type { BuildRow, JobRow, Shop, WeepPoint } from "./model";
 import type { BuildRecord, Penetration, PenetrationState } from "./records";
 import { count, sayMinutes } from "./say";
@@ -31,8 +32,6 @@ const OPEN_DAYS = 3;
 const COVER_MINUTES = 20;
 const LINING_MINUTES = 20;
 
-const SOAK = "OP-13";
-const SWARF = "OP-12";
 /** Stages whose work is shut in behind, or lies open to, a hole. */
 const INNER = new Set(["insulation", "panels", "furniture"]);
 
@@ -251,8 +250,8 @@ export const holesOf = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "id"
 export const isSoak = (job: Pick<JobRow, "code">): boolean => job.code === SOAK;
 
 /** What a form may send of a hole: without what the server keeps of it. */
-export function sendable(p: Penetration): Omit<Penetration, "no" | "wet" | "history"> {
-  const { no: _no, wet: _wet, history: _history, ...rest } = p;
+export function sendable(p: Penetration): Omit<Penetration, "no" | "wet" | "history" | "chain"> {
+  const { no: _no, wet: _wet, history: _history, chain: _chain, ...rest } = p;
   return rest;
 }
 

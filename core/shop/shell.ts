@@ -2,6 +2,7 @@
 // would cover it until then.
 
 import type { ViewName } from "../van/drawing";
+import { CLEANS } from "./codes";
 import { marksIn } from "./marks";
 import type { BuildRow, JobRow } from "./model";
 import { type BuildRecord, SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "./records";
@@ -148,9 +149,6 @@ export function rework(records: readonly BuildRecord[]): Map<string, number> {
   for (const r of zonesIn(records)) for (const b of r.data.back ?? []) if (b.from) sum.set(b.from, (sum.get(b.from) ?? 0) + b.minutes);
   return sum;
 }
-
-/** Cleans every zone. */
-const CLEANS = "ST-06";
 
 /** The zones that a job is about: all of them where it cleans, those it shuts in where it insulates and they are kept. */
 export function zonesOf(build: Pick<BuildRow, "records">, job: Pick<JobRow, "code" | "stage" | "zones">, now: number): ZoneState[] {

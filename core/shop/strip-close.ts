@@ -2,6 +2,7 @@
 
 import type { Plan } from "../plan/model";
 import { type Minute, zoneOf } from "../time/zone";
+import { STRIP_CLOSES as CLOSES, WEIGHED } from "./codes";
 import { itemsIn, stripOpen } from "./inventory";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { askedFor, penetrationsIn } from "./penetrations";
@@ -14,9 +15,6 @@ export interface OpenLine {
   hurts: string | null;
   at: Minute | null;
 }
-
-const WEIGHED = "ST-02";
-const CLOSES = "ST-07";
 
 /**
  * Every open line before the strip is closed: things undecided or lying nowhere, templates, holes, rust and cleanness by
