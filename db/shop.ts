@@ -21,6 +21,7 @@ import type {
   Workshop,
 } from "@/core/shop/model";
 import type { BuildRecord } from "@/core/shop/records";
+import { loadFixings, loadMembers } from "./history";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { loadSheets } from "./setout";
 import { loadTemplates } from "./templates";
@@ -77,7 +78,7 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
 export async function loadShop(c: Conn | Pool): Promise<Shop> {
   const workshop = await loadWorkshop(c);
   if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
-  const [calendars, bays, fitters, vans, suppliers, tools, templates, weep, weather, builds] = await Promise.all([
+  const [calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, weather, builds] = await Promise.all([
     loadCalendars(c),
     loadBays(c),
     loadFitters(c),
@@ -86,10 +87,12 @@ export async function loadShop(c: Conn | Pool): Promise<Shop> {
     loadTools(c),
     loadTemplates(c),
     loadWeep(c),
+    loadFixings(c),
+    loadMembers(c),
     loadWeather(c),
     loadBuilds(c),
   ]);
-  return { workshop, calendars, bays, fitters, vans, suppliers, tools, templates, weep, weather, builds };
+  return { workshop, calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, weather, builds };
 }
 
 async function loadCalendars(c: Conn | Pool): Promise<CalendarRow[]> {
@@ -228,6 +231,7 @@ async function loadBuilds(c: Conn | Pool): Promise<BuildRow[]> {
     sheets: sheets.filter((x) => x.buildId === r.id),
     readings: readings.get(text(r.id)) ?? [],
     at: r.at_place as string | null,
+    atSince: fromSqlOrNull(r.at_since as string | null),
     state: text(r.state),
     version: num(r.version),
     jobs: jobs.get(text(r.id)) ?? [],
@@ -239,9 +243,9 @@ const OF_ACTIVE = "JOIN build b ON b.id = x.build_id AND b.state = 'active'";
 async function loadRecords(c: Conn | Pool): Promise<Map<string, BuildRecord[]>> {
   const [list, photos] = await Promise.all([
     rows<Raw>(c, `SELECT x.* FROM record x ${OF_ACTIVE} ORDER BY x.said_at DESC, x.id DESC`),
-    rows<Raw>(c, "SELECT record_id, sha256 FROM record_photo ORDER BY taken_at, sha256"),
+    rows<Raw>(c, "SELECT record_id, sha256, shows FROM record_photo ORDER BY taken_at, sha256"),
   ]);
-  const of = grouped(photos, "record_id", (r) => text(r.sha256));
+  const of = grouped(photos, "record_id", (r) => ({ sha: text(r.sha256), shows: r.shows as string | null }));
   return grouped(
     list,
     "build_id",
@@ -256,7 +260,8 @@ async function loadRecords(c: Conn | Pool): Promise<Map<string, BuildRecord[]>> 
         saidAt: fromSql(text(r.said_at)),
         closedAt: fromSqlOrNull(r.closed_at as string | null),
         version: num(r.version),
-        photos: of.get(text(r.id)) ?? [],
+        photos: (of.get(text(r.id)) ?? []).map((p) => p.sha),
+        shows: (of.get(text(r.id)) ?? []).map((p) => p.shows),
       }) as BuildRecord,
   );
 }
@@ -417,6 +422,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       workedMinutes: num(r.worked_minutes),
       endedAt: fromSqlOrNull(r.ended_at as string | null),
       actualPlace: r.actual_place as string | null,
+      byOthers: r.by_others as string | null,
       version: num(r.version),
       crew: by.crew.get(id) ?? [],
       fitters: by.who.get(id) ?? [],

@@ -9,6 +9,7 @@ import { draftActions } from "./actions/drafts";
 import { jobActions } from "./actions/jobs";
 import { libraryActions } from "./actions/library";
 import { optionActions } from "./actions/options";
+import { paperActions } from "./actions/papers";
 import { partActions } from "./actions/parts";
 import { planActions } from "./actions/plan";
 import { proofActions } from "./actions/proof";
@@ -34,6 +35,7 @@ export const actions: readonly Action[] = [
   ...libraryActions,
   ...setoutActions,
   ...shellActions,
+  ...paperActions,
   ...templateActions,
 ];
 

@@ -77,6 +77,7 @@ export async function tryBuild(ask: NewBuildAsk): Promise<NewBuildSums> {
     records: [],
     sheets: [],
     at: null,
+    atSince: null,
     state: "active",
     version: 1,
     jobs,

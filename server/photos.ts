@@ -3,6 +3,7 @@
 import { createHash } from "node:crypto";
 import sharp from "sharp";
 import { v7 } from "uuid";
+import { HOLE_SHOWS } from "@/core/shop/hole-chain";
 import { type Look, lookAgain, lookAt } from "@/core/shop/photo-look";
 import { looksOfOthers, looksOfPerson, otherHoleOf } from "@/db/photos";
 import { loadPlan } from "@/db/plans";
@@ -77,7 +78,7 @@ export const storeBytes = (c: Conn, photo: StoredPhoto) =>
   ]);
 
 /** Stores a photo with something kept of a build (a mark, an item, a fault …); the same picture twice is kept once. */
-export async function addRecordPhoto(user: User, recordId: string, input: Buffer): Promise<{ sha256: string }> {
+export async function addRecordPhoto(user: User, recordId: string, input: Buffer, shows?: string): Promise<{ sha256: string }> {
   const photo = await preparePhoto(input);
   return change(user, async (x) => {
     const [r] = await rows<{ build_id: string; title: string; kind: string }>(
@@ -86,21 +87,22 @@ export async function addRecordPhoto(user: User, recordId: string, input: Buffer
       [recordId],
     );
     if (!r) throw new Refusal(404, "There is no such record.");
+    if (shows !== undefined && !(r.kind === "penetration" && (HOLE_SHOWS as readonly string[]).includes(shows)))
+      throw new Refusal(422, `shows: a photo here can't be told to show "${shows.slice(0, 40)}".`);
     const other = r.kind === "penetration" ? await otherHoleOf(x.c, r.build_id, recordId, photo.sha256) : undefined;
     if (other) throw new Refusal(409, `This photo stands for ${other} already. Each hole has photos of its own.`);
     await storeBytes(x.c, photo);
-    await run(x.c, "INSERT IGNORE INTO record_photo (record_id, sha256, taken_by, taken_at) VALUES (?, ?, ?, ?)", [
-      recordId,
-      photo.sha256,
-      user.id,
-      toSql(x.now),
-    ]);
+    await run(
+      x.c,
+      "INSERT INTO record_photo (record_id, sha256, taken_by, taken_at, shows) VALUES (?, ?, ?, ?, ?) ON DUPLICATE KEY UPDATE shows = COALESCE(VALUES(shows), shows)",
+      [recordId, photo.sha256, user.id, toSql(x.now), shows ?? null],
+    );
     await x.event({
       kind: `${r.kind}.photo`,
       entity: "record",
       entityId: recordId,
       buildId: r.build_id,
-      text: `${r.kind}: photo of ${r.title}`.slice(0, 500),
+      text: `${r.kind}: photo of ${r.title}${shows ? `, ${shows}` : ""}`.slice(0, 500),
     });
     return { sha256: photo.sha256 };
   });

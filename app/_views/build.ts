@@ -12,6 +12,7 @@ import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { buildMoney } from "@/core/shop/money";
 import { openChoices } from "@/core/shop/open-choices";
 import { openings } from "@/core/shop/openings";
+import { paperWords } from "@/core/shop/papers";
 import { askedFor, holeWords, lateHole, openSince, penetrationsIn, SIDE_WORDS, sayPenetration } from "@/core/shop/penetrations";
 import { stageProgress } from "@/core/shop/progress";
 import { openShots } from "@/core/shop/proof";
@@ -29,6 +30,7 @@ import { libraryInUse, libraryOf } from "@/server/library";
 import { buildLog } from "@/server/log-lines";
 import type { State } from "@/server/planning";
 import type { BuildCard, BuildView, SheetJob } from "@/ui/build/view";
+import { papersView } from "./papers";
 import { partWords } from "./parts";
 import { shotViews } from "./shots";
 import { vanShape } from "./van";
@@ -113,6 +115,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     shell: shellStates(b.records, now),
     rework: [...rework(b.records)],
     closing: stripClosing(shop, b, plan, now),
+    papers: papersView(state, b),
     ...nextAndStuck(shop, b, plan, now),
     conflicts: conflictsOf(b.options, van.geometry),
     house: shop.workshop.house,
@@ -249,6 +252,7 @@ function sheetJob(
       ...cameOutWords(shop.builds.find((b) => b.id === j.buildId)!, j),
       ...holeWords(shop.builds.find((b) => b.id === j.buildId)!, j),
       ...templateWords(shop, shop.builds.find((b) => b.id === j.buildId)!, j),
+      ...paperWords(shop, shop.builds.find((b) => b.id === j.buildId)!, j),
     ],
     tools: j.tools,
     setOut: j.setOut,

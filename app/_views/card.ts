@@ -1,22 +1,25 @@
 // Fills a bench card for one fitter, or for one job that the lead opened.
 
 import { sayClock, sayDay } from "@/core/plan/words";
+import { entriesOf } from "@/core/shop/docket/of";
 import { cameOutWords } from "@/core/shop/inventory";
+import { kitLines } from "@/core/shop/kit";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
+import { paperWords } from "@/core/shop/papers";
 import { holesOf, isSoak, sayPenetration } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { zonesOf } from "@/core/shop/shell";
 import { opensSkin, skinClock } from "@/core/shop/skin";
+import { sparksOpen } from "@/core/shop/sparks";
 import { templatesOf, templateWords } from "@/core/shop/templates";
 import { readingStates } from "@/core/van/readings";
 import type { State } from "@/server/planning";
 import { pulse } from "@/server/pulse";
 import type { CardJob, CardView } from "@/ui/card/view";
 import { DEED, overBox } from "./build";
-import { partWords } from "./parts";
 import { shotViews } from "./shots";
 
 /** Jobs of a fitter, the one under way first, then as published. */
@@ -124,7 +127,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     }),
     laterJobs: build.jobs.filter((k) => k.state === "todo" && k.id !== j.id).map(({ id, name }) => ({ id, name })),
     remainders: j.remainders.map((r) => r.text),
-    cameOut: [...cameOutWords(build, j), ...templateWords(state.shop, build, j)],
+    cameOut: [...cameOutWords(build, j), ...templateWords(state.shop, build, j), ...paperWords(shop, build, j)],
     holes:
       j.state === "done"
         ? []
@@ -135,21 +138,21 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
             title: r.title,
             data: r.data,
             says: sayPenetration(r.data),
+            shows: r.shows ?? [],
           })),
     soaks: isSoak(j),
+    sparks: entriesOf(build.records, "sparks")
+      .map((r) => ({ id: r.id, version: r.version, jobId: r.jobId, title: r.title, data: r.data, open: sparksOpen(r.data, now, zone) }))
+      .filter(
+        (r) => (r.jobId === j.id || r.data.stamps?.last !== undefined) && (r.open.length > 0 || (r.jobId === j.id && j.state !== "done")),
+      ),
+    pick: j.state === "done" ? [] : kitLines(shop, build, j, now),
     zones: j.state === "done" ? [] : zonesOf(build, j, now),
     templateAsked: j.state !== "done" && templatesOf(state.shop, build, j).length > 0,
     readings: van && j.setOut.includes("check-in") ? readingStates(van.geometry, build.readings) : null,
     buildId: build.id,
     overBox: overBox(state, j),
     cautions: j.cautions,
-    kit: j.kit,
-    parts: j.parts.map((x) => ({
-      name: x.name,
-      quantity: `${x.quantity} ${x.unit}`,
-      state: partWords(zone, x),
-      here: x.state === "checked",
-    })),
     shots: shotViews(j, new Map()),
     stops: covering,
     // Questions stand on the card themselves.

@@ -56,6 +56,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
     workedMinutes: 0,
     endedAt: null,
     actualPlace: null,
+    byOthers: null,
     version: 1,
     crew: j.crew.map((c) => ({ skill: c.skill, level: c.level ?? 1, people: c.count ?? 1, ticket: c.ticket ?? null })),
     fitters: [],

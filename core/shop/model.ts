@@ -3,6 +3,7 @@
 import type { OptionKey, Options } from "../library/options";
 import type { SheetDraft } from "../setout/prefill";
 import type { Van } from "../van/model";
+import type { FixingKind, Member } from "./docket/shell";
 import type { BuildRecord } from "./records";
 
 export interface Workshop {
@@ -165,6 +166,8 @@ export interface JobRow {
   workedMinutes: number;
   endedAt: number | null;
   actualPlace: string | null;
+  /** Who had done it before the van came; its proof is theirs. */
+  byOthers: string | null;
   version: number;
   crew: { skill: string; level: number; people: number; ticket: string | null }[];
   fitters: string[];
@@ -248,6 +251,8 @@ export interface BuildRow {
   records: BuildRecord[];
   sheets: SheetRow[];
   at: string | null;
+  /** Since when it stands there. */
+  atSince: number | null;
   state: string;
   version: number;
   jobs: JobRow[];
@@ -310,6 +315,27 @@ export interface WeepPoint {
   found: string;
 }
 
+/** Fixings that were taken out of a van of some type, and what they took; of handed-over builds as well. */
+export interface FixingRow {
+  buildId: string;
+  vanId: string;
+  what: FixingKind;
+  count: number;
+  minutes: number;
+  beneath?: string;
+  tools?: string;
+}
+
+/** Metal that was met behind a cut on a van of some type; of handed-over builds as well. */
+export interface MemberRow {
+  buildId: string;
+  vanId: string;
+  title: string;
+  side: Member["side"];
+  what: Member["what"];
+  says: string;
+}
+
 export interface Shop {
   workshop: Workshop;
   calendars: CalendarRow[];
@@ -320,6 +346,8 @@ export interface Shop {
   tools: ToolRow[];
   templates: TemplateRow[];
   weep: WeepPoint[];
+  fixings: FixingRow[];
+  members: MemberRow[];
   weather: WeatherRow[];
   builds: BuildRow[];
 }

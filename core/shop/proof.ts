@@ -12,11 +12,16 @@ export function shotState(shot: Pick<ShotRow, "photos">): ShotState {
   return last.verdict === "again" ? "again" : "waiting";
 }
 
+/** What others had done before the van came is theirs to prove. */
+type WithProof = Pick<JobRow, "shots"> & Partial<Pick<JobRow, "byOthers">>;
+
 /** Proof that a close-up waits for: undefined when none is asked, else whether every required shot is approved. */
-export function proofApproved(job: Pick<JobRow, "shots">): boolean | undefined {
+export function proofApproved(job: WithProof): boolean | undefined {
+  if (job.byOthers) return undefined;
   const asked = job.shots.filter((s) => s.beforeCloseUp);
   return asked.length ? asked.every((s) => shotState(s) === "approved") : undefined;
 }
 
 /** Required shots that are not approved yet. */
-export const openShots = (job: Pick<JobRow, "shots">): ShotRow[] => job.shots.filter((s) => s.beforeCloseUp && shotState(s) !== "approved");
+export const openShots = (job: WithProof): ShotRow[] =>
+  job.byOthers ? [] : job.shots.filter((s) => s.beforeCloseUp && shotState(s) !== "approved");

@@ -5,6 +5,7 @@ import { sayClock, sayDay, sayTime } from "../plan/words";
 import { zoneOf } from "../time/zone";
 import { liveBefore } from "./circuits";
 import type { JobRow, Shop } from "./model";
+import { papersBefore } from "./papers";
 import { lastPart } from "./parts";
 import { holesBefore } from "./penetrations";
 import { partWords } from "./problem";
@@ -76,7 +77,12 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
       out.push({ kind: "tool", text: `the ${t.name} is ${t.state}${t.note ? `: ${t.note}` : ""}` });
   const build = shop.builds.find((b) => b.id === job.buildId);
   if (build && job.state === "todo")
-    for (const text of [...holesBefore(build, job), ...shellBefore(build, job, now), ...liveBefore(build, job)])
+    for (const text of [
+      ...holesBefore(build, job),
+      ...shellBefore(build, job, now),
+      ...liveBefore(build, job),
+      ...papersBefore(build, job),
+    ])
       out.push({ kind: "opening", text });
   const template = build && job.state === "todo" ? templateMissing(shop, build, job) : undefined;
   if (template) out.push({ kind: "question", text: template });

@@ -5,6 +5,8 @@
 import { reader } from "../plan/fault";
 import { VIEWS, type ViewName } from "../van/drawing";
 import { circuitFaults } from "./circuits";
+import type { Values } from "./docket/fields";
+import { DOCKETS, type DocketData, type DocketKind, docketRead, docketSchema, isDocket } from "./docket/kinds";
 
 const text = { type: "string", maxLength: 500 } as const;
 const words = { ...text, minLength: 1, pattern: "\\S" } as const;
@@ -54,7 +56,15 @@ export interface Mark {
   areaDm2?: number;
   grade?: 1 | 2 | 3;
   note?: string;
+  /** Of damage: what it is, and where it came from once that is known. */
+  sort?: (typeof DAMAGES)[number];
+  /** It came from taking bonded bracing off: a wish of whoever sets out an opening there. */
+  bracing?: boolean;
+  outcome?: string;
+  owner?: string;
 }
+
+export const DAMAGES = ["dent", "scratch", "crack", "stain", "other"] as const;
 
 /** What becomes of a thing that was taken out. */
 export const FATES = ["undecided", "stays on", "keep", "store", "template", "sell", "return", "scrap"] as const;
@@ -79,6 +89,24 @@ export interface Item {
   /** Every change of fate, the oldest first; kept by the server. */
   history?: { fate: ItemFate; why: string; by: string; at: number }[];
 }
+
+/** The chain of one hole, in its order. */
+export const HOLE_STEPS = [
+  "pilot",
+  "outside",
+  "mark",
+  "corners",
+  "deburr",
+  "cut",
+  "last",
+  "dress",
+  "sizes",
+  "dry fit",
+  "small",
+  "degrease",
+  "coat",
+] as const;
+export type HoleStep = (typeof HOLE_STEPS)[number];
 
 export type PenetrationState = "wanted" | "set out" | "cut" | "protected" | "closed" | "tested";
 
@@ -106,6 +134,8 @@ export interface Penetration {
   /** Moisture of the timber around it after drying, %: what ends `wet`. */
   moisture?: number;
   note?: string;
+  /** Steps of its chain that are done; kept by the server. */
+  chain?: Partial<Record<HoleStep, { by: string; at: number }>>;
   /** Every change of its state or cover, the oldest first; kept by the server. */
   history?: { state: PenetrationState; why: string; by: string; at: number }[];
 }
@@ -121,6 +151,11 @@ export const SHELL_ZONES = ["left", "right", "roof", "floor", "doors", "arches"]
 export type ShellZoneName = (typeof SHELL_ZONES)[number];
 export const SHELL_STEPS = ["vacuum", "scuff", "wash", "dry", "rust", "degrease"] as const;
 export type ShellStep = (typeof SHELL_STEPS)[number];
+
+/** What of a job's kit was counted, sharp and charged, by whom, and when last. */
+export interface KitCheck {
+  have: Record<string, { by: string; at: number }>;
+}
 
 /** A circuit that somebody added to the van. Closed: it is dead. */
 export interface Circuit {
@@ -147,8 +182,9 @@ interface Kept<K extends string, D> {
   saidAt: number;
   closedAt: number | null;
   version: number;
-  /** Content hashes of its photos, the oldest first. */
+  /** Content hashes of its photos, the oldest first; and what each was said to show. */
   photos: string[];
+  shows?: (string | null)[];
 }
 
 export type BuildRecord =
@@ -159,7 +195,9 @@ export type BuildRecord =
   | Kept<"item", Item>
   | Kept<"penetration", Penetration>
   | Kept<"zone", ShellZone>
-  | Kept<"circuit", Circuit>;
+  | Kept<"circuit", Circuit>
+  | Kept<"kit", KitCheck>
+  | { [K in DocketKind]: Kept<K, DocketData[K]> }[DocketKind];
 export type RecordKind = BuildRecord["kind"];
 
 const object = (required: Record<string, object>, optional: Record<string, object>) => ({
@@ -212,6 +250,10 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
         areaDm2: { type: "number", exclusiveMinimum: 0, maximum: 2000 },
         grade: { type: "integer", enum: [1, 2, 3] },
         note: text,
+        sort: { type: "string", enum: DAMAGES },
+        bracing: { type: "boolean" },
+        outcome: text,
+        owner: text,
       },
     ),
   ),
@@ -262,13 +304,17 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
       },
     ),
   ),
-  // Kept by its own actions, never typed as a whole.
+  // These are kept by their own actions, never typed as a whole.
+  kit: reader<KitCheck>(object({ have: { type: "object" } }, {})),
   zone: reader<ShellZone>(
     object(
       { zone: { type: "string", enum: SHELL_ZONES }, steps: { type: "object" } },
       { accepted: { type: "object" }, back: { type: "array" } },
     ),
   ),
+  ...(Object.fromEntries((Object.keys(DOCKETS) as DocketKind[]).map((k) => [k, reader<DocketData[typeof k]>(docketSchema(k))])) as {
+    [K in DocketKind]: (v: unknown) => DocketData[K];
+  }),
 };
 
 /** What hangs on a ticket: nobody else may allow a deviation there. */
@@ -279,7 +325,15 @@ export const TICKETED = ["seats", "belts", "gas", "mains", "structure"] as const
  * mains or structure without the ticket of who allowed it is one of them, and so is a hole without size or
  * fate, or rust without area or grade.
  */
-export function readRecord(kind: RecordKind, data: unknown): { data: BuildRecord["data"]; faults: { path: string; message: string }[] } {
+export function readRecord(
+  kind: RecordKind,
+  data: unknown,
+  closed = false,
+): { data: BuildRecord["data"]; faults: { path: string; message: string }[] } {
+  if (isDocket(kind)) {
+    const r = docketRead(kind, READ[kind](data) as unknown as Values, closed);
+    return { data: r.data as unknown as BuildRecord["data"], faults: r.faults };
+  }
   const clean = READ[kind](data);
   const faults: { path: string; message: string }[] = [];
   if (kind === "deviation") {
@@ -295,6 +349,7 @@ export function readRecord(kind: RecordKind, data: unknown): { data: BuildRecord
       [m.what === "hole", "fate", m.fate],
       [m.what === "rust", "areaDm2", m.areaDm2],
       [m.what === "rust", "grade", m.grade],
+      [m.what === "damage" && closed, "outcome", m.outcome?.trim() || undefined],
     ];
     for (const [on, path, value] of asked) if (on && value === undefined) faults.push({ path, message: "is missing" });
   }

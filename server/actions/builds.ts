@@ -7,7 +7,10 @@ import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core
 import { departureStops, departureTicks } from "@/core/shop/departure";
 import { freshJob } from "@/core/shop/from-network";
 import { undecidedOf } from "@/core/shop/open-choices";
+import { notOurs } from "@/core/shop/others";
 import { notWatertight, penetrationsIn } from "@/core/shop/penetrations";
+import { seatsOpen } from "@/core/shop/seats";
+import { sparksStop } from "@/core/shop/sparks";
 import { insertBuild } from "@/db/build-network";
 import { currentLibrary } from "@/db/library";
 import { rows, run, toSql } from "@/db/pool";
@@ -160,6 +163,8 @@ export const buildActions = [
             409,
             `${build.name} must not be moved: ${still.name} cures until ${x.zone.show(still.endedAt! + still.hold.minutes).replace("T", " ")}.`,
           );
+        const sparks = b.place === build.at ? [] : sparksStop(shop, build, x.now);
+        if (sparks.length) throw new Refusal(409, `${build.name} stays where it is: ${sparks.join("; ")}.`);
         const sheltered = bay ? bay.has.includes("indoor") : b.place === "yard" && shop.workshop.yardHas.includes("indoor");
         const wet = sheltered ? [] : notWatertight(build);
         if (wet.length) throw new Refusal(409, `${build.name} is not watertight: ${wet.join(", ")} open with no cover. Cover it first.`);
@@ -176,7 +181,12 @@ export const buildActions = [
         const van = shop.vans.find((v) => v.id === build.vanId);
         if (bay && van && ((bay.maxHeightMm ?? Infinity) < van.heightMm || (bay.maxLengthMm ?? Infinity) < van.lengthMm))
           throw new Refusal(409, `${name} is too small for a ${van.name}.`);
-        await run(x.c, "UPDATE build SET at_place = ?, version = version + 1 WHERE id = ?", [b.place === "off" ? null : b.place, build.id]);
+        await run(x.c, "UPDATE build SET at_since = IF(at_place <=> ?, at_since, ?), at_place = ?, version = version + 1 WHERE id = ?", [
+          b.place === "off" ? null : b.place,
+          b.place === "off" ? null : toSql(x.now),
+          b.place === "off" ? null : b.place,
+          build.id,
+        ]);
         await x.event({
           kind: "van.moved",
           entity: "build",
@@ -198,15 +208,22 @@ export const buildActions = [
         ]);
         if (open.length)
           throw new Refusal(409, `${open.length} ${open.length === 1 ? "job is" : "jobs are"} open, the first: ${open[0].name}.`);
-        const holes = penetrationsIn((await loadShop(x.c)).builds.find((o) => o.id === ids[0])?.records ?? []).filter(
-          (r) => r.data.state !== "tested",
-        );
+        const build = (await loadShop(x.c)).builds.find((o) => o.id === ids[0]);
+        const seats = build ? seatsOpen(build) : [];
+        if (seats.length) throw new Refusal(409, `Not before its seats are proved: ${seats.join("; ")}.`);
+        const holes = penetrationsIn(build?.records ?? []).filter((r) => r.data.state !== "tested");
         if (holes.length) throw new Refusal(409, `${holes.length} of its holes not seen dry under water, the first: ${holes[0].title}.`);
         await editRow(x.c, "build", "The build", ids[0], b.version, {
           state: { column: "state", value: "handed-over" },
           place: { column: "at_place", value: null },
         });
-        await x.event({ kind: "build.handed-over", entity: "build", entityId: ids[0], buildId: ids[0], text: "handed over" });
+        await x.event({
+          kind: "build.handed-over",
+          entity: "build",
+          entityId: ids[0],
+          buildId: ids[0],
+          text: ["handed over", ...notOurs(build?.records ?? []).map((t) => `not ours: ${t}`)].join("; ").slice(0, 500),
+        });
         await x.stale("a build was handed over");
       }),
   ),

@@ -14,6 +14,7 @@ import type { User } from "@/db/users";
 import { action, body, type Change, change, instant, is } from "../action";
 import { editRow } from "../edits";
 import { Refusal } from "../refusal";
+import { sparksBegin, sparksEnd, sparksUndo } from "../sparks";
 
 export interface Found {
   shop: Shop;
@@ -64,6 +65,7 @@ async function start(x: Change, user: User, f: Found, crewAsked: string[] | unde
     "job_fitter",
     crew.map((fitter_id) => ({ job_id: job.id, fitter_id })),
   );
+  await sparksBegin(x, user, shop, job);
   const word = job.state === "paused" ? "went on with" : "started";
   await log(x, f, `job.${job.state === "paused" ? "resumed" : "started"}`, `${names(shop, crew)} ${word} ${job.name}`, {
     crew,
@@ -81,7 +83,7 @@ export async function log(x: Change, f: Found, kind: string, text: string, data:
   await x.stale(`${f.buildName}: ${text}`);
 }
 
-async function halt(x: Change, f: Found, to: "paused" | "done"): Promise<void> {
+async function halt(x: Change, user: User, f: Found, to: "paused" | "done"): Promise<void> {
   const { job, shop } = f;
   if (job.state !== "started" && !(to === "done" && job.state === "paused")) throw new Refusal(409, `${job.name} is not under way.`);
   if (to === "done") {
@@ -92,6 +94,7 @@ async function halt(x: Change, f: Found, to: "paused" | "done"): Promise<void> {
     if (wet.length) throw new Refusal(409, `The soak test is not over: ${wet.join("; ")}.`);
     if (strip.length) throw new Refusal(409, `Stripping is not closed yet: ${strip.join("; ")}.`);
   }
+  if (to === "done") await sparksEnd(x, user, shop, job);
   const worked = workedMinutes(shop, job, x.now);
   await run(x.c, "UPDATE job SET state = ?, running_since = NULL, worked_minutes = ?, ended_at = ?, version = version + 1 WHERE id = ?", [
     to,
@@ -114,7 +117,7 @@ export const jobActions = [
         if (b.act === "start") return start(x, user, f, b.crew);
         await mayAct(x, user, f.job);
         if (b.act === "undo") return undo(x, user, f);
-        return halt(x, f, b.act === "pause" ? "paused" : "done");
+        return halt(x, user, f, b.act === "pause" ? "paused" : "done");
       }),
   ),
   action<{ n: number; done: boolean }>(
@@ -216,6 +219,7 @@ async function undo(x: Change, user: User, f: Found): Promise<void> {
       [job.id],
     );
     await run(x.c, "DELETE FROM job_fitter WHERE job_id = ?", [job.id]);
+    await sparksUndo(x, shop, job);
     return log(x, f, "job.unstarted", `start of ${job.name} taken back`);
   }
   throw new Refusal(409, "There is nothing to take back.");

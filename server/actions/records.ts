@@ -2,6 +2,10 @@
 
 import { v7 } from "uuid";
 import { isDead } from "@/core/shop/circuits";
+import type { Values } from "@/core/shop/docket/fields";
+import { DOCKETS, type DocketKind, docketOver, isDocket } from "@/core/shop/docket/kinds";
+import type { Sparks } from "@/core/shop/docket/sparks";
+import { chainFaults } from "@/core/shop/hole-chain";
 import { itemFaults } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import { lateHole, nextNumber, penetrationFaults, soakFrom, weepOf } from "@/core/shop/penetrations";
@@ -15,7 +19,7 @@ import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
 
-const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration", "circuit"] as const;
+const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration", "circuit", ...Object.keys(DOCKETS)];
 
 /** What a fitter may change as well: found on the van by whoever is at it. */
 const ANYBODYS: ReadonlySet<RecordKind> = new Set(["fault", "mark", "item", "penetration", "circuit"]);
@@ -32,6 +36,24 @@ const CLOSED: Partial<Record<RecordKind, string>> = {
 
 const wordOf = (kind: RecordKind, data: unknown) => (kind === "penetration" ? (data as Penetration).state : "changed");
 
+/** How the log calls a record of this kind. */
+const logged = (kind: RecordKind): string => LOGGED[kind] ?? (isDocket(kind) ? DOCKETS[kind].many.toLowerCase() : kind);
+
+/** Whether it is over by what it says, whatever the form says; where it says nothing of it, the form decides. */
+function over(kind: RecordKind, data: unknown, asked: boolean): boolean {
+  // A hole is over when it was seen dry under water, a circuit when it was measured dead.
+  if (kind === "penetration") return (data as Penetration).state === "tested";
+  if (kind === "circuit") return isDead(data as Circuit);
+  return isDocket(kind) ? docketOver(kind, data as Values, asked) : asked;
+}
+
+/** Refuses what only the lead may write, and a second entry of a kind that a build has one of. */
+function refuseDocket(kind: DocketKind, role: string, others: readonly { kind: string }[] | undefined): void {
+  const d = DOCKETS[kind];
+  if (d.by === "lead" && role !== "lead") throw new Refusal(403, `${d.many} are the lead's to write down.`);
+  if (d.single && others?.some((r) => r.kind === kind)) throw new Refusal(409, `${d.one} is written down already: change that.`);
+}
+
 async function buildOf(x: Change, id: string, job?: string) {
   const shop = await loadShop(x.c);
   const build = shop.builds.find((b) => b.id === id);
@@ -41,8 +63,8 @@ async function buildOf(x: Change, id: string, job?: string) {
 }
 
 /** The record's data, or a refusal that names the field. */
-function checked(kind: RecordKind, data: unknown) {
-  const r = readRecord(kind, data);
+function checked(kind: RecordKind, data: unknown, closed = false) {
+  const r = readRecord(kind, data, closed);
   refuse(r.faults);
   return r.data;
 }
@@ -75,6 +97,8 @@ async function withWay(x: Change, by: string, buildId: string, id: string, next:
   const was = record.data as Penetration;
   refuse(penetrationFaults(was, next, why, soakFrom(shop, build, record.jobId, x.now)));
   next.no = was.no;
+  if (was.chain) next.chain = was.chain;
+  if (was.state !== next.state) refuse(chainFaults(next, record.shows ?? [], why));
   const weep = weepOf(build, record.title, next);
   if (weep) await addWeep(x.c, weep);
   const history = was.history ?? [];
@@ -93,6 +117,7 @@ export const recordActions = [
         // One at a time, so that no two holes get one number.
         if (b.kind === "penetration") await lockBuild(x.c, ids[0]);
         const { shop, build } = await buildOf(x, ids[0], b.jobId);
+        if (isDocket(b.kind)) refuseDocket(b.kind, user.role, build.records);
         if (b.kind === "decision" && user.role !== "lead") throw new Refusal(403, "Decisions are the lead's to write down.");
         const job = build.jobs.find((j) => j.id === b.jobId);
         // How far the job had come is what the clock says, not what the form says.
@@ -118,7 +143,7 @@ export const recordActions = [
             data,
             said_by: user.id,
             said_at: toSql(x.now),
-            closed_at: b.kind === "circuit" && isDead(data as Circuit) ? toSql(x.now) : null,
+            closed_at: b.kind !== "penetration" && over(b.kind, data, false) ? toSql(x.now) : null,
           },
         ]);
         await x.event({
@@ -126,7 +151,7 @@ export const recordActions = [
           entity: "record",
           entityId: id,
           buildId: build.id,
-          text: `${LOGGED[b.kind] ?? b.kind}: ${b.title.trim()}`.slice(0, 500),
+          text: `${logged(b.kind)}: ${b.title.trim()}`.slice(0, 500),
         });
         return { id };
       }),
@@ -140,16 +165,19 @@ export const recordActions = [
           ids[0],
         ]);
         if (!r) throw new Refusal(404, "There is no such record.");
-        if (r.kind === "zone") throw new Refusal(422, "A zone is ticked step by step.");
-        if (!ANYBODYS.has(r.kind) && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
-        const data = checked(r.kind, b.data);
+        if (r.kind === "zone" || r.kind === "kit") throw new Refusal(422, `A ${r.kind} is ticked step by step.`);
+        if (isDocket(r.kind)) refuseDocket(r.kind, user.role, undefined);
+        else if (!ANYBODYS.has(r.kind) && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
+        const data = checked(r.kind, b.data, b.closed);
         if (r.kind === "fault" && b.closed && !(data as { outcome?: string }).outcome?.trim())
           throw badField("outcome", "is missing: say what it was before the card is closed");
         if (r.kind === "item") await withHistory(x, user.name, r.build_id, ids[0], data as Item, b);
         if (r.kind === "penetration") await withWay(x, user.name, r.build_id, ids[0], data as Penetration, b.why?.trim() ?? "");
-        // A hole is over when it was seen dry under water, whatever the form says.
-        const closed =
-          r.kind === "penetration" ? (data as Penetration).state === "tested" : r.kind === "circuit" ? isDead(data as Circuit) : b.closed;
+        if (r.kind === "sparks") {
+          const was = (await buildOf(x, r.build_id)).build.records.find((o) => o.id === ids[0])?.data as Sparks | undefined;
+          if (was?.stamps) (data as Sparks).stamps = was.stamps;
+        }
+        const closed = over(r.kind, data, b.closed);
         await editRow(x.c, "record", "The record", ids[0], b.version, {
           title: { column: "title", value: b.title.trim().slice(0, 300) },
           data: { column: "data", value: JSON.stringify(data) },
@@ -160,10 +188,7 @@ export const recordActions = [
           entity: "record",
           entityId: ids[0],
           buildId: r.build_id,
-          text: `${LOGGED[r.kind] ?? r.kind} ${closed ? (CLOSED[r.kind] ?? "closed") : wordOf(r.kind, data)}: ${b.title.trim()}`.slice(
-            0,
-            500,
-          ),
+          text: `${logged(r.kind)} ${closed ? (CLOSED[r.kind] ?? "closed") : wordOf(r.kind, data)}: ${b.title.trim()}`.slice(0, 500),
         });
       }),
   ),

@@ -1,10 +1,21 @@
 // Actions on the bare shell: the list of holes filled from the order, and its zones cleaned, taken over or sent back.
 
 import { v7 } from "uuid";
+import { HOLE_STEP_WORDS, holeStepped } from "@/core/shop/hole-chain";
 import type { BuildRow, Shop } from "@/core/shop/model";
 import { askedFor, nextNumber, penetrationsIn, rainedOn, rainFinds } from "@/core/shop/penetrations";
-import { type Penetration, SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "@/core/shop/records";
+import {
+  HOLE_STEPS,
+  type HoleStep,
+  type Penetration,
+  SHELL_STEPS,
+  SHELL_ZONES,
+  type ShellStep,
+  type ShellZone,
+  type ShellZoneName,
+} from "@/core/shop/records";
 import { notTakenOver, STEP_WORDS, sentBack, shellStates, ticked, ZONE_WORDS, type ZoneRecord } from "@/core/shop/shell";
+import { run } from "@/db/pool";
 import { addRecord, lockBuild, setRecordData } from "@/db/records";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
@@ -97,6 +108,35 @@ export const shellActions = [
             500,
           ),
           data: { lostMinutes: b.lostMinutes },
+        });
+      }),
+  ),
+  action<{ step: HoleStep }>(
+    { method: "POST", path: "records/*/hole-step", role: "any" },
+    body({ step: { type: "string", enum: HOLE_STEPS } }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        await run(x.c, "UPDATE record SET version = version WHERE id = ?", [ids[0]]);
+        const shop = await loadShop(x.c);
+        const build = shop.builds.find((o) => o.records.some((r) => r.id === ids[0]));
+        const record = build && penetrationsIn(build.records).find((r) => r.id === ids[0]);
+        if (!build || !record) throw new Refusal(404, "There is no such hole.");
+        const next = holeStepped(record.data, b.step, user.name, x.now);
+        if (typeof next === "string") throw new Refusal(409, `Hole ${record.no}: ${next}.`);
+        const label = HOLE_STEP_WORDS[b.step].label.toLowerCase();
+        const done = next.chain?.[b.step] !== undefined;
+        if (next.state !== record.data.state)
+          next.history = [
+            ...(record.data.history ?? []),
+            { state: next.state, why: done ? label : `${label} again`, by: user.name, at: x.now },
+          ];
+        await setRecordData(x.c, record.id, next, null);
+        await x.event({
+          kind: "penetration.step",
+          entity: "record",
+          entityId: record.id,
+          buildId: build.id,
+          text: `hole ${record.no}, ${record.title}: ${label}${done ? "" : " is open again, and all behind it"}`,
         });
       }),
   ),

@@ -2,6 +2,7 @@
 // Every hole through the skin by number: how far it is, what covers it, and whether it held water out.
 
 import { useState } from "react";
+import { HOLE_SHOWS, PROOF_SET, proofSet } from "@/core/shop/hole-chain";
 import { rainFinds, SIDE_WORDS, WAY } from "@/core/shop/penetrations";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
@@ -9,6 +10,7 @@ import { Dialog } from "../kit/dialog";
 import { send } from "../kit/send";
 import { near } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { HoleChain } from "./hole-chain";
 import { HoleForm } from "./hole-form";
 import { RainForm } from "./rain-form";
 import { RecordPhotos } from "./record-photos";
@@ -18,6 +20,8 @@ export function HolesList({ view }: { view: BuildView }) {
   const [form, setForm] = useState<{ was?: ShownHole }>();
   const [rain, setRain] = useState(false);
   const act = useAct();
+  // As it stands now: ticks of its chain change it while its form is open.
+  const shown = form?.was && (view.holes.find((h) => h.id === form.was!.id) ?? form.was);
   const bare = view.holes.filter((h) => h.openSince !== null && !h.data.cover?.trim());
   const tested = view.holes.filter((h) => h.data.state === "tested").length;
   return (
@@ -82,12 +86,17 @@ export function HolesList({ view }: { view: BuildView }) {
             >
               {h.says}
             </span>
-            <RecordPhotos id={h.id} title={h.title} photos={h.photos} />
+            <RecordPhotos id={h.id} title={h.title} photos={h.photos} shows={h.shows ?? []} choices={HOLE_SHOWS} />
           </li>
         ))}
       </ul>
       <Dialog open={!!form} onOpenChange={(o) => !o && setForm(undefined)} title={form?.was ? `Hole ${form.was.no}` : "Another hole"}>
-        {form && <HoleForm view={view} was={form.was} onDone={() => setForm(undefined)} />}
+        {shown?.data.by === "us" && (
+          <div className="mb-4">
+            <HoleChain hole={shown} act={act} zone={view.zone} now={view.now} />
+          </div>
+        )}
+        {form && <HoleForm key={shown?.data.state} view={view} was={shown} onDone={() => setForm(undefined)} />}
       </Dialog>
       <Dialog open={rain} onOpenChange={setRain} title="Rain came in">
         {rain && <RainForm view={view} onDone={() => setRain(false)} />}
@@ -106,6 +115,7 @@ function facts(h: ShownHole, view: BuildView): string {
     d.soak && `soaked ${d.soakMinutes ?? "?"} min: ${d.soak}`,
     d.askedBy && `for ${d.askedBy}`,
     h.jobName,
+    h.photos.length > 0 && `proof ${proofSet(h.shows ?? []).filter((p) => p.there).length} of ${PROOF_SET.length}`,
     d.note,
   ]
     .filter(Boolean)

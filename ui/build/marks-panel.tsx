@@ -4,7 +4,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import { type MarkRecord, marksIn, sayMark } from "@/core/shop/marks";
-import type { Mark } from "@/core/shop/records";
+import { DAMAGES, type Mark } from "@/core/shop/records";
 import { drawVan, VIEW_LABEL, VIEWS, type ViewName } from "@/core/van/drawing";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
@@ -131,7 +131,10 @@ function Row({
   );
 }
 
-type Typed = Record<"title" | "x" | "y" | "dMm" | "count" | "areaDm2" | "grade" | "note" | "what" | "view" | "fate", string>;
+type Typed = Record<
+  "sort" | "outcome" | "owner" | "title" | "x" | "y" | "dMm" | "count" | "areaDm2" | "grade" | "note" | "what" | "view" | "fate",
+  string
+>;
 
 function MarkForm({
   view,
@@ -160,7 +163,12 @@ function MarkForm({
     areaDm2: String(d?.areaDm2 ?? ""),
     grade: String(d?.grade ?? 1),
     note: d?.note ?? "",
+    sort: d?.sort ?? "dent",
+    outcome: d?.outcome ?? "",
+    owner: d?.owner ?? "",
   });
+  const [bracing, setBracing] = useState(d?.bracing ?? false);
+  const damage = v.what === "damage";
   const [skin, setSkin] = useState(d?.throughSkin ?? false);
   const [treated, setTreated] = useState(was ? was.closedAt !== null : false);
   const set = (k: keyof Typed) => (e: { target: { value: string } }) => setV({ ...v, [k]: e.target.value });
@@ -174,6 +182,7 @@ function MarkForm({
       y: figure(v.y),
       ...(hole ? { dMm: figure(v.dMm), count: figure(v.count), fate: v.fate, throughSkin: skin } : {}),
       ...(v.what === "rust" ? { areaDm2: figure(v.areaDm2), grade: figure(v.grade) } : {}),
+      ...(damage ? { sort: v.sort, bracing: bracing || undefined, outcome: v.outcome.trim(), owner: v.owner.trim() } : {}),
       note: v.note.trim() || undefined,
     });
   const field = (k: keyof Typed, label: string, hint?: string) => (
@@ -215,6 +224,19 @@ function MarkForm({
         {field("y", "Down the drawing, mm", `from its top edge, up to ${Math.round(box.height)}`)}
         {hole && field("dMm", "Size, mm")}
         {hole && field("count", "How many alike")}
+        {damage && (
+          <Select
+            label="Kind"
+            name="sort"
+            faults={form.faults}
+            value={v.sort}
+            onChange={set("sort")}
+            options={DAMAGES.map((x) => [x, x] as const)}
+          />
+        )}
+        {damage && (
+          <Field label="Who looks into it" name="owner" faults={form.faults} value={v.owner} onChange={set("owner")} maxLength={300} />
+        )}
         {v.what === "rust" && field("areaDm2", "Area, dm²")}
         {v.what === "rust" && (
           <Select
@@ -244,9 +266,23 @@ function MarkForm({
           />
         )}
       </div>
+      {damage && (
+        <>
+          <Check label="From taking bonded bracing off" checked={bracing} onChange={(e) => setBracing(e.target.checked)} />
+          <Area
+            label="How it came about"
+            name="outcome"
+            faults={form.faults}
+            value={v.outcome}
+            onChange={set("outcome")}
+            maxLength={500}
+            hint="closes the question; leave it empty while nobody knows"
+          />
+        </>
+      )}
       {hole && <Check label="Through the outer skin" checked={skin} onChange={(e) => setSkin(e.target.checked)} />}
       <Area label="Note" name="note" faults={form.faults} value={v.note} onChange={set("note")} maxLength={500} />
-      {was && <Check label="Treated" checked={treated} onChange={(e) => setTreated(e.target.checked)} />}
+      {was && <Check label={damage ? "Settled" : "Treated"} checked={treated} onChange={(e) => setTreated(e.target.checked)} />}
       <RecordEnd form={form} label={was ? "Keep" : "Mark it"} />
     </form>
   );

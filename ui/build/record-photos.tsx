@@ -7,7 +7,21 @@ import { Button } from "../kit/button";
 import { upload } from "../kit/send";
 import { useAct } from "../kit/use-act";
 
-export function RecordPhotos({ id, title, photos }: { id: string; title: string; photos: readonly string[] }) {
+export function RecordPhotos({
+  id,
+  title,
+  photos,
+  shows,
+  choices,
+}: {
+  id: string;
+  title: string;
+  photos: readonly string[];
+  /** What each was said to show, and what the next one can be said to. */
+  shows?: readonly (string | null)[];
+  choices?: readonly string[];
+}) {
+  const [what, setWhat] = useState("");
   const file = useRef<HTMLInputElement>(null);
   const act = useAct();
   const [share, setShare] = useState<number>();
@@ -15,7 +29,7 @@ export function RecordPhotos({ id, title, photos }: { id: string; title: string;
     if (!f) return;
     setShare(0);
     await act.run(
-      () => upload(`records/${id}/photo`, f, setShare),
+      () => upload(`records/${id}/photo${what ? `?shows=${encodeURIComponent(what)}` : ""}`, f, setShare),
       "The photo is stored",
       undefined,
       (e) => {
@@ -30,7 +44,12 @@ export function RecordPhotos({ id, title, photos }: { id: string; title: string;
       {photos.map((sha, i) => (
         <a key={sha} href={`/api/photos/${sha}`} target="_blank" rel="noreferrer">
           {/* biome-ignore lint/performance/noImgElement: served by hash, already small */}
-          <img src={`/api/photos/${sha}?small`} alt={`${title}, ${i + 1}`} className="h-10 w-14 rounded border object-cover" />
+          <img
+            src={`/api/photos/${sha}?small`}
+            alt={`${title}, ${shows?.[i] ?? i + 1}`}
+            title={shows?.[i] ?? undefined}
+            className="h-10 w-14 rounded border object-cover"
+          />
         </a>
       ))}
       <input
@@ -45,6 +64,22 @@ export function RecordPhotos({ id, title, photos }: { id: string; title: string;
           e.target.value = "";
         }}
       />
+      {choices && (
+        <select
+          aria-label={`What the next photo of ${title} shows`}
+          value={what}
+          onChange={(e) => setWhat(e.target.value)}
+          className="h-8 rounded-md border bg-card px-1.5 text-[12px]"
+        >
+          <option value="">shows …</option>
+          {choices.map((c) => (
+            <option key={c} value={c}>
+              {c}
+              {shows?.includes(c) ? " ✓" : ""}
+            </option>
+          ))}
+        </select>
+      )}
       <Button disabled={act.busy} onClick={() => file.current?.click()}>
         {share === undefined ? "Photo" : `${Math.round(share * 100)} %`}
       </Button>

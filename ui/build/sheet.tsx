@@ -12,6 +12,8 @@ import { day, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { ChoicesPanel } from "./choices-panel";
 import { CostPanel } from "./cost-panel";
+import { CutLists } from "./cut-lists";
+import { Damage } from "./damage";
 import { EditBuild } from "./edit-build";
 import { HolesList } from "./holes-list";
 import { ItemsPanel } from "./items-panel";
@@ -22,8 +24,10 @@ import { MarksPanel } from "./marks-panel";
 import { MeasurePanel } from "./measure-panel";
 import { NextAndStuck } from "./next-and-stuck";
 import { OpeningsPanel } from "./openings-panel";
+import { PapersPanel } from "./papers-panel";
 import { RecordsPanel } from "./records-panel";
 import { ShellPanel } from "./shell-panel";
+import { StripLists } from "./strip-lists";
 import { VanPanel } from "./van-panel";
 import type { BuildView } from "./view";
 
@@ -38,6 +42,7 @@ const TABS = [
   ["marks", "Holes and rust"],
   ["shell", "Shell"],
   ["items", "Came out"],
+  ["papers", "Owner and others"],
   ["records", "Decisions and faults"],
   ["cost", "Cost"],
 ] as const;
@@ -59,7 +64,10 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
     marks: view.records.filter((r) => r.kind === "mark" && r.closedAt === null && !(r.data.what === "hole" && r.data.fate === "keep"))
       .length,
     items: view.inventory.undecided,
-    openings: view.holes.filter((h) => h.openSince !== null || h.data.soak === "damp" || h.data.soak === "drip").length,
+    papers: view.records.filter((r) => (r.kind === "others" || r.kind === "consent" || r.kind === "seat") && r.closedAt === null).length,
+    openings:
+      Object.values(view.papers.sparks).filter((o) => o.length > 0).length +
+      view.holes.filter((h) => h.openSince !== null || h.data.soak === "damp" || h.data.soak === "drip").length,
     shell:
       view.shell.filter((z) => z.id !== null && !z.accepted).length +
       view.records.filter((r) => r.kind === "circuit" && r.closedAt === null).length,
@@ -136,6 +144,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           <Tabs.Content value="openings">
             <OpeningsPanel view={view} />
             <HolesList view={view} />
+            <CutLists view={view} />
           </Tabs.Content>
           <Tabs.Content value="choices">
             <ChoicesPanel key={view.version} view={view} />
@@ -145,12 +154,17 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           </Tabs.Content>
           <Tabs.Content value="marks">
             <MarksPanel view={view} />
+            <Damage view={view} />
           </Tabs.Content>
           <Tabs.Content value="shell">
             <ShellPanel view={view} />
           </Tabs.Content>
           <Tabs.Content value="items">
             <ItemsPanel view={view} />
+            <StripLists view={view} />
+          </Tabs.Content>
+          <Tabs.Content value="papers">
+            <PapersPanel view={view} />
           </Tabs.Content>
           <Tabs.Content value="records">
             <RecordsPanel view={view} />

@@ -3,6 +3,7 @@
 import type { Conflict } from "@/core/library/conflicts";
 import type { OptionKey, Options } from "@/core/library/options";
 import type { BuildDate } from "@/core/shop/dates";
+import type { FixingEstimate } from "@/core/shop/fixings";
 import type { Inventory } from "@/core/shop/inventory";
 import type { JobState } from "@/core/shop/model";
 import type { Money } from "@/core/shop/money";
@@ -11,6 +12,7 @@ import type { Opening } from "@/core/shop/openings";
 import type { PenetrationRecord } from "@/core/shop/penetrations";
 import type { StageProgress } from "@/core/shop/progress";
 import type { BuildRecord, Penetration } from "@/core/shop/records";
+import type { Dated } from "@/core/shop/rounds";
 import type { ZoneState } from "@/core/shop/shell";
 import type { OpenLine } from "@/core/shop/strip-close";
 import type { NextJob, StuckJob } from "@/core/shop/stuck";
@@ -99,6 +101,7 @@ export interface BuildView {
   shell: ZoneState[];
   rework: [name: string, minutes: number][];
   closing: OpenLine[];
+  papers: PapersView;
   next: NextJob[];
   stuck: StuckJob[];
   conflicts: Conflict[];
@@ -122,6 +125,23 @@ export interface BuildView {
   chain: { name: string; words: string; minutes: number; said: string }[];
   log: { id: string; at: number; who: string; text: string }[];
   fitters: { id: string; name: string }[];
+}
+
+/** What the papers of a build come to. */
+export interface PapersView {
+  consents: string[];
+  refused: { lines: string[]; hours: number; price: number };
+  notOurs: string[];
+  firstStage: string | null;
+  byOthers: { id: string; name: string; who: string }[];
+  seats: string[];
+  dated: (Omit<Dated, "mark"> & { mark: Pick<Dated["mark"], "id" | "title" | "data" | "photos"> })[];
+  round: string | null;
+  fixings: FixingEstimate | null;
+  /** By entry: what still keeps the van where it stands. */
+  sparks: Record<string, string[]>;
+  /** Pieces of metal known from other vans of the type that are not in the list. */
+  known: number;
 }
 
 export interface ShownHole extends PenetrationRecord {

@@ -16,6 +16,7 @@ import { useAct } from "../kit/use-act";
 import { ButFor, LeaveOut, Pieces, Questions, Readings, TemplateInHand } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
 import { CardHoles, CardZones } from "./shell";
+import { CardKit, CardSparks } from "./sparks";
 import { Strip } from "./strip";
 import { useOnline } from "./use-online";
 import type { CardJob, CardView } from "./view";
@@ -189,12 +190,14 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           );
         })}
       </ul>
-      {job.holes.length > 0 && <CardHoles job={job} act={act} />}
+      {job.holes.length > 0 && <CardHoles job={job} act={act} zone={view.zone} now={now} />}
+      {job.sparks.length > 0 && <CardSparks job={job} act={act} />}
       {job.zones.length > 0 && <CardZones job={job} act={act} zone={view.zone} now={now} />}
       {job.readings && <Readings job={job} act={act} />}
       <Photos ref={photos} job={job} />
       {(running || job.state === "done") && <ButFor job={job} act={act} />}
       <Details job={job} />
+      {job.pick.length > 0 && <CardKit job={job} act={act} />}
       <div className="sticky bottom-0 z-10 -mx-[18px] mt-4 grid grid-cols-2 gap-2.5 border-t bg-paper px-[18px] py-3">
         {running ? (
           next ? (
@@ -260,37 +263,15 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
 
 function Details({ job }: { job: CardJob }) {
   return (
-    <>
-      <section className="mt-4" aria-label="Cautions">
-        <h3 className="text-[17px]">Take care</h3>
-        <ul className="list-disc pl-5 text-[16px]">
-          {job.cautions.map((c) => (
-            <li key={c}>{c}</li>
-          ))}
-          <li>The maker's sheet and local rules come first.</li>
-        </ul>
-      </section>
-      {(job.parts.length > 0 || job.kit.length > 0) && (
-        <section className="mt-4" aria-label="Kit">
-          <h3 className="text-[17px]">Kit</h3>
-          <ul className="text-[16px]">
-            {job.parts.map((p) => (
-              <li key={p.name} className="flex justify-between gap-3 border-b py-1">
-                <span>
-                  {p.name} <span className="text-muted">{p.quantity}</span>
-                </span>
-                <span className={p.here ? "text-green-text" : "text-amber-text"}>{p.state}</span>
-              </li>
-            ))}
-            {job.kit.map((k) => (
-              <li key={k} className="border-b py-1 text-muted last:border-0">
-                {k}
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
-    </>
+    <section className="mt-4" aria-label="Cautions">
+      <h3 className="text-[17px]">Take care</h3>
+      <ul className="list-disc pl-5 text-[16px]">
+        {job.cautions.map((c) => (
+          <li key={c}>{c}</li>
+        ))}
+        <li>The maker's sheet and local rules come first.</li>
+      </ul>
+    </section>
   );
 }
 

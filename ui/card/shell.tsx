@@ -2,9 +2,11 @@
 // On the fitter's phone: the holes a job makes or soaks, each a step further by a tap; and the bare zones it cleans or shuts in.
 
 import { useState } from "react";
+import { HOLE_STEP_WORDS, nextStep } from "@/core/shop/hole-chain";
 import { isOpen, SOAK_MINUTES, sendable } from "@/core/shop/penetrations";
 import { type Penetration, SHELL_STEPS } from "@/core/shop/records";
 import { STEP_WORDS, ZONE_WORDS, type ZoneState } from "@/core/shop/shell";
+import { HoleChain } from "../build/hole-chain";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { inputClass } from "../kit/field";
@@ -23,20 +25,20 @@ const NEXT: Partial<Record<Penetration["state"], [Penetration["state"], string]>
   protected: ["closed", "Closed"],
 };
 
-export function CardHoles({ job, act }: { job: CardJob; act: Act }) {
+export function CardHoles({ job, act, zone, now }: { job: CardJob; act: Act; zone: string; now: number }) {
   return (
     <section aria-label="Holes" className="mt-3">
       <h3 className="text-[17px]">{job.soaks ? "To be soaked" : job.holes.length === 1 ? "Its hole" : "Its holes"}</h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card">
         {job.holes.map((h) => (
-          <OneHole key={`${h.id} ${h.version}`} h={h} soaks={job.soaks} begun={job.state !== "todo"} act={act} />
+          <OneHole key={`${h.id} ${h.version}`} h={h} soaks={job.soaks} begun={job.state !== "todo"} act={act} zone={zone} now={now} />
         ))}
       </ul>
     </section>
   );
 }
 
-function OneHole({ h, soaks, begun, act }: { h: Hole; soaks: boolean; begun: boolean; act: Act }) {
+function OneHole({ h, soaks, begun, act, zone, now }: { h: Hole; soaks: boolean; begun: boolean; act: Act; zone: string; now: number }) {
   const [cover, setCover] = useState(h.data.cover ?? "");
   const say = (more: Partial<Penetration>) => {
     const data = { ...sendable(h.data), ...more };
@@ -70,6 +72,14 @@ function OneHole({ h, soaks, begun, act }: { h: Hole; soaks: boolean; begun: boo
             </Button>
           )}
         </div>
+      )}
+      {begun && !soaks && next && h.data.by === "us" && h.data.state !== "protected" && (
+        <details className="mt-1">
+          <summary className="min-h-10 cursor-pointer py-2 text-[15px] font-semibold">
+            Step by step{nextStep(h.data) && `: ${HOLE_STEP_WORDS[nextStep(h.data)!].label.toLowerCase()}`}
+          </summary>
+          <HoleChain hole={h} act={act} zone={zone} now={now} touch />
+        </details>
       )}
       {begun && !soaks && next && (
         <Button size="touch" className="mt-1 w-full" disabled={act.busy} onClick={() => say({ state: next[0] })}>

@@ -1,5 +1,7 @@
 // What a bench card shows: one job, big; what comes behind it, small.
 
+import type { Sparks } from "@/core/shop/docket/sparks";
+import type { KitLine } from "@/core/shop/kit";
 import type { Penetration } from "@/core/shop/records";
 import type { ZoneState } from "@/core/shop/shell";
 import type { ReadingState } from "@/core/van/readings";
@@ -41,15 +43,17 @@ export interface CardJob {
   /** There is a template for it: its number is read off before marking. */
   templateAsked: boolean;
   /** Holes through the skin that it makes, or soaks. */
-  holes: { id: string; version: number; no: number; title: string; data: Penetration; says: string }[];
+  holes: { id: string; version: number; no: number; title: string; data: Penetration; says: string; shows: (string | null)[] }[];
   soaks: boolean;
+  /** Its own sparks and swarf, and those of the van that are not cleared. */
+  sparks: { id: string; version: number; jobId: string | null; title: string; data: Sparks; open: string[] }[];
+  /** Its kit, line by line. */
+  pick: KitLine[];
   /** Bare zones that it cleans, or shuts in. */
   zones: ZoneState[];
   /** Worked longer than the time box allows, in words. */
   overBox: string | null;
   cautions: string[];
-  kit: string[];
-  parts: { name: string; quantity: string; state: string; here: boolean }[];
   shots: ShotView[];
   /** What the photos keep closed. */
   stops: string[];

@@ -38,6 +38,7 @@ export function testBuild(id: string, options: Options = PLAIN): BuildRow {
     records: [],
     sheets: [],
     at: "b1",
+    atSince: null,
     state: "active",
     version: 1,
     jobs,
@@ -128,6 +129,8 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
     tools: [{ id: "nib", name: "nibbler", pieces: 1, state: "sound", note: "", version: 1 }],
     templates: [],
     weep: [],
+    fixings: [],
+    members: [],
     weather: [
       { date: "2027-03-03", sunrise: "06:55", sunset: "18:33", dry: [["00:00", "15:00"]], lowC: 8, highC: 15 },
       { date: "2027-03-04", sunrise: "06:53", sunset: "18:34", dry: [["11:00", "13:00"]], lowC: 8, highC: 14 },

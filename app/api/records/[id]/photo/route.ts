@@ -8,5 +8,5 @@ export const dynamic = "force-dynamic";
 
 export async function POST(request: NextRequest, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params;
-  return takePhoto(request, (user, bytes) => addRecordPhoto(user, id, bytes));
+  return takePhoto(request, (user, bytes) => addRecordPhoto(user, id, bytes, request.nextUrl.searchParams.get("shows") ?? undefined));
 }

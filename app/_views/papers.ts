@@ -1,0 +1,33 @@
+// What a build's papers come to: consents that are missing, damage dated, fixings summed, sparks that are not cleared.
+
+import { consentsOpen } from "@/core/shop/consent";
+import { TOUCH_WORDS } from "@/core/shop/docket/client";
+import { entriesOf } from "@/core/shop/docket/of";
+import { fixingEstimate } from "@/core/shop/fixings";
+import { knownMembers } from "@/core/shop/members";
+import type { BuildRow } from "@/core/shop/model";
+import { firstStage, notOurs, refusedWork } from "@/core/shop/others";
+import { datedDamage, roundMissing } from "@/core/shop/rounds";
+import { seatsOpen } from "@/core/shop/seats";
+import { sparksOpen } from "@/core/shop/sparks";
+import type { State } from "@/server/planning";
+import type { PapersView } from "@/ui/build/view";
+
+export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView {
+  return {
+    consents: consentsOpen(b).map((o) => `${TOUCH_WORDS[o.touches]}: ${o.job.name} waits for it`),
+    refused: refusedWork(b.records),
+    notOurs: notOurs(b.records),
+    firstStage: firstStage(b) ?? null,
+    byOthers: b.jobs.flatMap((j) => (j.byOthers ? [{ id: j.id, name: j.name, who: j.byOthers }] : [])),
+    seats: seatsOpen(b),
+    dated: datedDamage(shop, b).map((d) => ({
+      ...d,
+      mark: { id: d.mark.id, title: d.mark.title, data: d.mark.data, photos: d.mark.photos },
+    })),
+    round: roundMissing(shop, b) ?? null,
+    fixings: fixingEstimate(shop, b) ?? null,
+    sparks: Object.fromEntries(entriesOf(b.records, "sparks").map((r) => [r.id, sparksOpen(r.data, now, zone)])),
+    known: knownMembers(shop, b).length,
+  };
+}

@@ -1,0 +1,219 @@
+// Owner, payer and user of a van, the consents for what can't be undone, and what others had done to it before.
+
+import { type Choice, docket } from "./fields";
+
+/** Who owns it (the entry's title), who pays, who will drive and sleep in it, and what the layout has to hold for them. */
+export interface Owner {
+  payer: string;
+  user: string;
+  berths?: number;
+  beltsOrdered?: number;
+  beltsDrawn?: number;
+  /** Seats that are not for the road, and whether each is marked so. */
+  leisureSeats?: number;
+  leisureMarked?: boolean;
+  animals?: string;
+  tallMm?: number;
+}
+
+export const TOUCHES = ["skin", "structure", "rack", "seat", "lettering"] as const;
+export type Touches = (typeof TOUCHES)[number];
+
+/** A consent, signed for one kind of change that can't be undone. */
+export interface Consent {
+  touches: Touches;
+  signedBy?: string;
+  on?: string;
+  note?: string;
+}
+
+export const TOUCH_WORDS: Record<Touches, string> = {
+  skin: "cuts in the skin",
+  structure: "changes to structure",
+  rack: "changes to the rack",
+  seat: "seat mounts",
+  lettering: "lettering",
+};
+
+const choices = <T extends string>(words: Record<T, string>): Choice[] => Object.entries<string>(words);
+
+/** What the layout does not give that was ordered, in words. */
+export function ownerFindings(o: Owner): string[] {
+  const out: string[] = [];
+  if (o.beltsOrdered !== undefined && (o.beltsDrawn ?? 0) < o.beltsOrdered)
+    out.push(`${o.beltsDrawn ?? 0} belted seats drawn where ${o.beltsOrdered} were ordered`);
+  if (o.leisureSeats && !o.leisureMarked)
+    out.push(`${o.leisureSeats} leisure ${o.leisureSeats === 1 ? "seat is" : "seats are"} not marked "not while driving"`);
+  return out;
+}
+
+export const OWNER = docket<Owner>({
+  kind: "owner",
+  one: "Owner, payer, user",
+  many: "Owner, payer, user",
+  intro: "Three names that are not always one. Consents are the registered owner's to sign, whoever pays.",
+  title: { label: "Registered owner", hint: "as in the papers of the van" },
+  single: true,
+  by: "lead",
+  fields: [
+    { key: "payer", label: "Who pays", type: "words", required: true },
+    { key: "user", label: "Who uses it", type: "words", required: true },
+    { key: "berths", label: "Berths", type: "number", min: 0, max: 9, whole: true },
+    { key: "beltsOrdered", label: "Belted seats ordered", type: "number", min: 0, max: 9, whole: true },
+    { key: "beltsDrawn", label: "Belted seats drawn", type: "number", min: 0, max: 9, whole: true },
+    { key: "leisureSeats", label: "Leisure seats", type: "number", min: 0, max: 9, whole: true },
+    { key: "leisureMarked", label: 'Each is marked "not while driving"', type: "flag", when: (d) => Number(d.leisureSeats ?? 0) > 0 },
+    { key: "tallMm", label: "Tallest sleeper", type: "number", min: 500, max: 2500, unit: "mm" },
+    { key: "animals", label: "Animals", type: "words" },
+  ],
+  says: (d) =>
+    [
+      `pays: ${d.payer}`,
+      `uses it: ${d.user}`,
+      d.berths !== undefined && `${d.berths} berths`,
+      d.tallMm !== undefined && `tallest sleeper ${d.tallMm} mm`,
+      d.animals,
+      ...ownerFindings(d),
+    ]
+      .filter(Boolean)
+      .join(" · "),
+  tone: (d) => (ownerFindings(d).length ? "stop" : "ok"),
+  over: () => true,
+});
+
+export const CONSENT = docket<Consent>({
+  kind: "consent",
+  one: "A consent",
+  many: "Consents",
+  intro: "For each change that can't be undone. Its work may be planned without, but not begun.",
+  title: { label: "For what", hint: "roof fan and both side windows" },
+  by: "lead",
+  fields: [
+    { key: "touches", label: "It touches", type: "choice", options: choices(TOUCH_WORDS), required: true },
+    { key: "signedBy", label: "Signed by", type: "words", hint: "the registered owner" },
+    { key: "on", label: "On", type: "date", when: (d) => !!d.signedBy },
+    { key: "note", label: "Note", type: "words", long: true },
+  ],
+  says: (d) =>
+    [TOUCH_WORDS[d.touches], d.signedBy ? `signed by ${d.signedBy}${d.on ? `, ${d.on}` : ""}` : "not signed yet", d.note]
+      .filter(Boolean)
+      .join(" · "),
+  tone: (d) => (d.signedBy ? "ok" : "warn"),
+  over: (d) => !!d.signedBy,
+});
+
+export const AREAS = {
+  floor: "floor",
+  roofUnits: "roof units",
+  windows: "windows",
+  rack: "rack, rails",
+  insulation: "insulation",
+  linings: "linings",
+  furniture: "furniture",
+  wiring: "wiring",
+  pipes: "pipes",
+  gas: "gas",
+} as const;
+export type Area = keyof typeof AREAS;
+
+/** A thing that somebody else had done, or says is done: looked at before it counts. */
+export interface Others {
+  by: "client" | "workshop";
+  who: string;
+  area: Area;
+  state: "done" | "part" | "missing";
+  covered: "open" | "covered";
+  /** Goes through the skin: it is on the list of holes as well. */
+  pierces?: boolean;
+  defects?: string;
+  test?: "look" | "pull" | "meter" | "water";
+  result?: "accepted" | "refused";
+  minutes?: number;
+  /** Where it was refused: what doing it again takes, and costs the client. */
+  hours?: number;
+  price?: number;
+  note?: string;
+}
+
+const TESTS = { look: "looked at", pull: "pulled at", meter: "metered", water: "watered" };
+
+export const OTHERS = docket<Others>({
+  kind: "others",
+  one: "Work of others",
+  many: "Work of others",
+  intro:
+    "What an earlier workshop or the client did, or says is done. It counts once it was looked at, pulled, metered or watered; until then it blocks what would cover it.",
+  title: { label: "What", hint: "leisure battery and its lead; rack feet" },
+  by: "any",
+  fields: [
+    {
+      key: "by",
+      label: "Done by",
+      type: "choice",
+      options: [
+        ["client", "the client"],
+        ["workshop", "an earlier workshop"],
+      ],
+      required: true,
+    },
+    { key: "who", label: "Their name", type: "words", required: true },
+    { key: "area", label: "What it is part of", type: "choice", options: choices(AREAS), required: true },
+    {
+      key: "state",
+      label: "How far",
+      type: "choice",
+      options: [
+        ["done", "done"],
+        ["part", "in part"],
+        ["missing", "missing"],
+      ],
+      required: true,
+    },
+    {
+      key: "covered",
+      label: "Can it be seen",
+      type: "choice",
+      options: [
+        ["open", "yes, it is open"],
+        ["covered", "no, it is covered"],
+      ],
+      required: true,
+      when: (d) => d.state !== "missing",
+    },
+    { key: "pierces", label: "It goes through the skin", type: "flag" },
+    { key: "defects", label: "What is wrong with it", type: "words", long: true },
+    {
+      key: "test",
+      label: "Tried how",
+      type: "choice",
+      options: choices(TESTS),
+      when: (d) => d.state !== "missing" && d.covered !== "covered",
+    },
+    {
+      key: "result",
+      label: "And",
+      type: "choice",
+      options: [
+        ["accepted", "accepted"],
+        ["refused", "refused"],
+      ],
+      when: (d) => !!d.test,
+    },
+    { key: "minutes", label: "Minutes it took", type: "number", min: 0, max: 600, when: (d) => !!d.test },
+    { key: "hours", label: "Hours to do it again", type: "number", min: 0, max: 200, required: true, when: (d) => d.result === "refused" },
+    { key: "price", label: "Price to the client", type: "number", min: 0, max: 100_000, when: (d) => d.result === "refused" },
+    { key: "note", label: "Note", type: "words", long: true },
+  ],
+  says: (d) =>
+    [
+      `${AREAS[d.area]}, ${d.state === "part" ? "in part" : d.state}, by ${d.who}`,
+      d.state !== "missing" && d.covered === "covered" && "covered: nobody can look",
+      d.test && `${TESTS[d.test]}${d.minutes ? `, ${d.minutes} min` : ""}`,
+      d.result === "refused" ? `refused: ${d.hours} h${d.price ? `, ${d.price} to the client` : ""}` : d.result,
+      d.defects,
+    ]
+      .filter(Boolean)
+      .join(" · "),
+  tone: (d) => (d.result === "accepted" || d.state === "missing" ? "ok" : d.result === "refused" ? "stop" : "warn"),
+  over: (d) => d.state === "missing" || d.result !== undefined,
+});

@@ -1,0 +1,144 @@
+import { describe, expect, it } from "vitest";
+import { readRecord } from "../records";
+import { type FieldSpec, fromTyped, missing, schemaOf, tidy, toTyped } from "./fields";
+import { DOCKETS, type DocketKind, docketOver } from "./kinds";
+
+const figure = (t: string) => (t.trim() === "" ? undefined : Number(t.replace(",", ".")));
+
+const fields: FieldSpec[] = [
+  { key: "name", label: "Name", type: "words", required: true },
+  { key: "n", label: "How many", type: "number", min: 0, max: 10 },
+  { key: "why", label: "Why", type: "words", required: true, when: (d) => d.odd === true },
+  { key: "odd", label: "Odd", type: "flag" },
+  {
+    key: "sides",
+    label: "Sides",
+    type: "many",
+    options: [
+      ["l", "left"],
+      ["r", "right"],
+    ],
+  },
+  { key: "rows", label: "Rows", type: "rows", most: 2, add: "Add", columns: [{ key: "a", label: "A", type: "number", min: 0, max: 9 }] },
+];
+
+describe("declared fields", () => {
+  it("go from what is typed to data and back", () => {
+    const typed = { ...toTyped(fields, {}), name: " Ines ", n: "2,5", odd: true, why: "so", sides: ["r"], rows: [{ a: "3" }, { a: "" }] };
+    const data = fromTyped(fields, typed, figure);
+    expect(data).toEqual({ name: "Ines", n: 2.5, odd: true, why: "so", sides: ["r"], rows: [{ a: 3 }] });
+    expect(fromTyped(fields, toTyped(fields, data), figure)).toEqual(data);
+  });
+  it("drop what is empty, or not asked of what is given", () => {
+    expect(tidy(fields, { name: "x", why: "typed before", odd: false, sides: [], n: 0 })).toEqual({ name: "x", n: 0 });
+  });
+  it("name what is asked but missing, only where it is asked", () => {
+    expect(missing(fields, { name: "x" })).toEqual([]);
+    expect(missing(fields, { odd: true }).map((f) => f.path)).toEqual(["name", "why"]);
+  });
+  it("make a schema that requires only what is always asked", () => {
+    expect(schemaOf(fields)).toMatchObject({ required: ["name"], additionalProperties: false });
+  });
+  it("pass a figure that is none on, for the schema to name its field", () => {
+    expect(fromTyped(fields, { ...toTyped(fields, {}), n: "many" }, figure).n).toBeNaN();
+  });
+});
+
+/** A right entry of each kind, and wrong ones with the field that is named. */
+const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over: boolean }> = {
+  owner: {
+    right: { payer: "A", user: "B", berths: 2 },
+    wrong: [
+      [{ payer: "A" }, "user"],
+      [{ payer: "A", user: "B", berths: 2.5 }, "berths"],
+    ],
+    over: true,
+  },
+  consent: {
+    right: { touches: "skin", signedBy: "A", on: "2027-03-01" },
+    wrong: [
+      [{ touches: "roof" }, "touches"],
+      [{ touches: "skin", signedBy: "A", on: "soon" }, "on"],
+    ],
+    over: true,
+  },
+  others: {
+    right: { by: "client", who: "A", area: "wiring", state: "done", covered: "open", test: "meter", result: "accepted" },
+    wrong: [
+      [{ by: "client", who: "A", area: "wiring", state: "done" }, "covered"],
+      [{ by: "client", who: "A", area: "wiring", state: "done", covered: "open", test: "look", result: "refused" }, "hours"],
+    ],
+    over: true,
+  },
+  round: {
+    right: { when: "arrival", views: ["left", "right"] },
+    wrong: [
+      [{ when: "arrival", views: [] }, "views"],
+      [{ when: "later", views: ["left"] }, "when"],
+    ],
+    over: true,
+  },
+  trap: {
+    right: { what: "clip", zone: "left", under: "batten", step: "take off" },
+    wrong: [[{ what: "clip", zone: "left", under: "batten" }, "step"]],
+    over: false,
+  },
+  fixing: {
+    right: { what: "rivet", count: 12, minutes: 40 },
+    wrong: [
+      [{ what: "rivet", count: 0 }, "count"],
+      [{ what: "nail", count: 1 }, "what"],
+    ],
+    over: true,
+  },
+  member: {
+    right: { side: "left", what: "beam", mayGo: "yes", source: "body guide", says: "p. 4", duty: "a frame", coated: true },
+    wrong: [
+      [{ side: "left", what: "beam", mayGo: "yes", source: "body guide", says: "p. 4" }, "duty"],
+      [{ side: "left", what: "beam", mayGo: "yes", says: "x", duty: "y" }, "source"],
+    ],
+    over: true,
+  },
+  seat: {
+    right: { bolts: [{ name: "1", asked: 45, read: 46 }] },
+    wrong: [
+      [{ bolts: [{ asked: 45 }] }, "bolts[0].name"],
+      [{ route: "drilling", bolts: [] }, "writing"],
+      [{ route: "drilling", writing: "letter", holeMm: 10, edgeMm: 14.9 }, "edgeMm"],
+      [{ bolts: [{ name: "1", asked: 45, read: 40 }], signedBy: "Ines", ticket: "seats" }, "signedBy"],
+    ],
+    over: false,
+  },
+  sparks: {
+    right: { tool: "jigsaw", taped: 3, untaped: 1 },
+    wrong: [
+      [{ tool: "jigsaw", taped: 1, untaped: 2 }, "untaped"],
+      [{ tool: "grinder", extinguisher: true }, "masked"],
+      [{ tool: "grinder", masked: "glass" }, "extinguisher"],
+    ],
+    over: false,
+  },
+};
+
+const faultsOf = (kind: DocketKind, data: object): string[] => {
+  try {
+    return readRecord(kind, data).faults.map((f) => f.path);
+  } catch (e) {
+    return (e as { faults: { path: string }[] }).faults.map((f) => f.path);
+  }
+};
+
+describe.each(Object.entries(CASES) as [DocketKind, (typeof CASES)[DocketKind]][])("an entry of kind %s", (kind, c) => {
+  it("is taken when it is right, and says itself in words", () => {
+    expect(faultsOf(kind, c.right)).toEqual([]);
+    expect(DOCKETS[kind].says(c.right as never)).toMatch(/\w/);
+    expect(["ok", "warn", "stop", "none"]).toContain(DOCKETS[kind].tone(c.right as never));
+    expect(docketOver(kind, c.right as never, false)).toBe(c.over);
+  });
+  it.each(c.wrong)("is refused with its field: %j", (data, field) => {
+    expect(faultsOf(kind, data)).toContain(field);
+  });
+  it("takes nothing that it does not know", () => {
+    expect(faultsOf(kind, { ...c.right, other: 1 })).not.toEqual([]);
+  });
+});

@@ -1,0 +1,40 @@
+// Every declared kind of entry, by its name.
+
+import { CONSENT, type Consent, OTHERS, type Others, OWNER, type Owner } from "./client";
+import type { Docket, Fault, Values } from "./fields";
+import { missing, schemaOf, tidy } from "./fields";
+import { SEAT, type Seat } from "./seat";
+import { type Fixing, type Member, type Round, stripDockets, type Trap } from "./shell";
+import { SPARKS, type Sparks } from "./sparks";
+
+/** What each kind keeps. */
+export interface DocketData {
+  owner: Owner;
+  consent: Consent;
+  others: Others;
+  round: Round;
+  trap: Trap;
+  fixing: Fixing;
+  member: Member;
+  seat: Seat;
+  sparks: Sparks;
+}
+export type DocketKind = keyof DocketData;
+
+export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
+  [OWNER, CONSENT, OTHERS, SEAT, SPARKS, ...stripDockets].map((d) => [d.kind, d]),
+) as Record<DocketKind, Docket>;
+
+export const isDocket = (kind: string): kind is DocketKind => kind in DOCKETS;
+
+export const docketSchema = (kind: DocketKind): object => schemaOf(DOCKETS[kind].fields);
+
+/** The data without what is not asked of it, and what is wrong with it by field. */
+export function docketRead(kind: DocketKind, data: Values, closed: boolean): { data: Values; faults: Fault[] } {
+  const d = DOCKETS[kind];
+  const clean = tidy(d.fields, data);
+  return { data: clean, faults: [...missing(d.fields, clean), ...(d.faults?.(clean, closed) ?? [])] };
+}
+
+/** Whether it is over: by what it says, or because somebody closed it. */
+export const docketOver = (kind: DocketKind, data: Values, closed: boolean): boolean => DOCKETS[kind].over?.(data) ?? closed;

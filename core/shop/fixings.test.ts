@@ -1,0 +1,49 @@
+import { describe, expect, it } from "vitest";
+import { FIXING_NORM, fixingEstimate, fixingNorms } from "./fixings";
+import type { FixingRow } from "./model";
+import { entry } from "./testing/entry";
+
+const past = (buildId: string, minutes: number, count = 10, more: Partial<FixingRow> = {}): FixingRow => ({
+  buildId,
+  vanId: "drover-l3h2",
+  what: "rivet",
+  count,
+  minutes,
+  ...more,
+});
+const build = (...records: ReturnType<typeof entry>[]) => ({ id: "a", vanId: "drover-l3h2", records });
+
+describe("fixings teach the estimate", () => {
+  it("the house's norm holds until three builds of the type are done", () => {
+    expect(fixingNorms([past("x", 50), past("y", 70)], "drover-l3h2").rivet).toEqual({ minutes: FIXING_NORM.rivet, builds: 2 });
+  });
+  it("from then on the median of those builds, not of another type's", () => {
+    const list = [past("x", 50), past("y", 70), past("z", 20), past("w", 900, 10, { vanId: "other" })];
+    expect(fixingNorms(list, "drover-l3h2").rivet).toEqual({ minutes: 5, builds: 3 });
+    expect(fixingNorms([...list, past("v", 90)], "drover-l3h2").rivet).toEqual({ minutes: 6, builds: 4 });
+  });
+  it("several lots of one build are one rate", () => {
+    // 30 rivets in 30 min and 10 in 50: 80 / 40 = 2 each.
+    const list = [past("x", 30, 30), past("x", 50, 10), past("y", 20), past("z", 20)];
+    expect(fixingNorms(list, "drover-l3h2").rivet.minutes).toBe(2);
+  });
+  it("the estimate is the sum of count times minutes, with what lies beneath", () => {
+    const b = build(
+      entry("fixing", "Racking", { what: "rivet", count: 24, tools: "drill 5" }),
+      entry("fixing", "Lining", { what: "clip", count: 30, beneath: "damp" }),
+      entry("fixing", "More lining", { what: "clip", count: 10 }),
+    );
+    const e = fixingEstimate({ fixings: [past("x", 1, 1, { beneath: "rust" })] }, b)!;
+    expect(e.minutes).toBeCloseTo(24 * FIXING_NORM.rivet + 40 * FIXING_NORM.clip, 9);
+    expect(e.rows.map((r) => [r.what, r.count, r.taught])).toEqual([
+      ["rivet", 24, false],
+      ["clip", 40, false],
+    ]);
+    expect([e.beneath, e.tools]).toEqual([["damp", "rust"], ["drill 5"]]);
+  });
+  it("what this build itself took is not its own teacher, and nothing counted is no estimate", () => {
+    const own = [past("a", 1000), past("x", 20), past("y", 20)];
+    expect(fixingEstimate({ fixings: own }, build(entry("fixing", "R", { what: "rivet", count: 1 })))!.minutes).toBe(FIXING_NORM.rivet);
+    expect(fixingEstimate({ fixings: own }, build())).toBeUndefined();
+  });
+});

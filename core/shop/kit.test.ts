@@ -1,0 +1,40 @@
+import { describe, expect, it } from "vitest";
+import { errandFits, kitLines, kitOpen } from "./kit";
+import { entry } from "./testing/entry";
+import { job, NOW, testShop } from "./testing/shop";
+
+const shop = testShop();
+const [b] = shop.builds;
+const fan = job(shop, "OP-04");
+
+describe("a kit that is carried up once", () => {
+  it("lists units, templates, tools, the rest and a cover for what opens the skin", () => {
+    const lines = kitLines(shop, b, fan, NOW).map((l) => l.what);
+    expect(lines).toContain("cover for the open hole");
+    for (const p of fan.parts) expect(lines).toContain(`${p.name}, ${p.quantity} ${p.unit}`);
+    for (const k of fan.kit) expect(lines).toContain(k);
+    for (const t of fan.tools) expect(lines).toContain(t);
+    expect(kitLines(shop, b, job(shop, "OP-02"), NOW).map((l) => l.what)).not.toContain("cover for the open hole");
+  });
+  it("is short where a part is not checked or a tool is not sound", () => {
+    const s = testShop();
+    const j = job(s, "OP-04");
+    j.parts[0].state = "arrived";
+    j.tools = ["jigsaw"];
+    s.tools = [{ id: "t", name: "jigsaw", pieces: 1, state: "blunt", note: "blades on Friday", version: 1 }];
+    const short = kitLines(s, s.builds[0], j, NOW).filter((l) => l.short);
+    expect(short.map((l) => l.short)).toEqual(["here, not checked", "blunt: blades on Friday"]);
+  });
+  it("a count holds for a day", () => {
+    const what = fan.kit[0] ?? "cover for the open hole";
+    const counted = { ...b, records: [entry("kit", "k", { have: { [what]: { by: "Teo", at: NOW } } }, { jobId: fan.id })] };
+    const line = (now: number) => kitLines(shop, counted, fan, now).find((l) => l.what === what)!;
+    expect(line(NOW + 24 * 60).have).toEqual({ by: "Teo", at: NOW });
+    expect(line(NOW + 24 * 60 + 1).have).toBeNull();
+    expect(kitOpen(kitLines(shop, counted, fan, NOW)).map((l) => l.what)).not.toContain(what);
+  });
+  it("an errand fits a drying time with a quarter of an hour to spare", () => {
+    expect(errandFits(30, 45)).toBe(true);
+    expect(errandFits(31, 45)).toBe(false);
+  });
+});

@@ -1,0 +1,62 @@
+// One kit, carried up once: what a job takes, line by line, counted the evening before.
+
+import type { BuildRow, JobRow, Shop } from "./model";
+import type { BuildRecord } from "./records";
+import { templatesOf } from "./templates";
+
+export interface KitLine {
+  what: string;
+  where: string;
+  /** Why it is short whatever is ticked; null where it is there. */
+  short: string | null;
+  have: { by: string; at: number } | null;
+}
+
+/** Minutes kept back before an errand may fill a drying time. A house figure. */
+export const ERRAND_SPARE = 15;
+/** How long a counted kit counts. */
+const COUNTED = 24 * 60;
+
+/** Whether an errand fits into what is left of a drying time, minutes. */
+export const errandFits = (errand: number, left: number): boolean => errand + ERRAND_SPARE <= left;
+
+export const kitRecord = (build: Pick<BuildRow, "records">, jobId: string): Extract<BuildRecord, { kind: "kit" }> | undefined =>
+  build.records.find((r): r is Extract<BuildRecord, { kind: "kit" }> => r.kind === "kit" && r.jobId === jobId);
+
+/**
+ * The pick list of a job: units and parts by shelf, templates, tools by their state, the rest of the kit, a cover where it
+ * opens the skin. A tick counts for a day.
+ */
+export function kitLines(shop: Shop, build: BuildRow, job: JobRow, now: number): KitLine[] {
+  const have = kitRecord(build, job.id)?.data.have ?? {};
+  const line = (what: string, where: string, short: string | null): KitLine => {
+    const h = have[what];
+    return { what, where, short, have: h && now - h.at <= COUNTED ? h : null };
+  };
+  const tools = job.tools.map((name) => {
+    const t = shop.tools.find((x) => x.name === name);
+    return line(name, "tool", t && t.state !== "sound" ? `${t.state}${t.note ? `: ${t.note}` : ""}` : null);
+  });
+  const templates = templatesOf(shop, build, job).map((t) => line(`template ${t.number}, ${t.what}`, "template wall", null));
+  const cover = job.irreversible === "cut" && job.place === "van" ? [line("cover for the open hole", "sheet and tape", null)] : [];
+  return [
+    ...job.parts.map((p) =>
+      line(`${p.name}, ${p.quantity} ${p.unit}`, p.shelf || "no shelf", p.state === "checked" ? null : PART_SHORT[p.state]),
+    ),
+    ...templates,
+    ...tools,
+    ...job.kit.map((k) => line(k, "", null)),
+    ...cover,
+  ];
+}
+
+const PART_SHORT: Record<string, string> = {
+  needed: "not ordered",
+  ordered: "ordered, not here",
+  promised: "promised, not here",
+  arrived: "here, not checked",
+  wrong: "wrong",
+};
+
+/** What is short or not counted yet. */
+export const kitOpen = (lines: readonly KitLine[]): KitLine[] => lines.filter((l) => l.short !== null || l.have === null);

@@ -1,0 +1,253 @@
+import { describe, expect, it } from "vitest";
+import { consentBefore, consentsOpen, touchOf } from "./consent";
+import { ownerFindings } from "./docket/client";
+import { bareMembers, knownMembers, membersBefore, memberWords } from "./members";
+import { firstStage, notOurs, othersBefore, refusedWork } from "./others";
+import { papersBefore, paperWords } from "./papers";
+import { obstacles } from "./ready";
+import { datedDamage, roundMissing } from "./rounds";
+import { seatsOpen, seatWords } from "./seats";
+import { entry } from "./testing/entry";
+import { at, done, job, NOW, testBuild, testShop } from "./testing/shop";
+import { trapsBefore, trapWords } from "./traps";
+
+const shopWith = (...records: ReturnType<typeof entry>[]) => {
+  const shop = testShop();
+  shop.builds[0].records = records;
+  return shop;
+};
+const OWNER = entry("owner", "Rosa Vane", { payer: "Vane Transport", user: "Rosa" });
+const CONSENT = { touches: "skin", signedBy: "Rosa Vane" };
+
+describe("consents", () => {
+  it("are asked of what can't be undone", () => {
+    const shop = testShop();
+    expect(touchOf(job(shop, "OP-04"))).toBe("skin");
+    expect(touchOf(job(shop, "ST-04"))).toBeUndefined();
+    expect(touchOf({ code: "ST-08", irreversible: "bond", place: "van" })).toBe("seat");
+    expect(touchOf({ code: "ST-05", irreversible: null, place: "van" })).toBe("lettering");
+    expect(touchOf({ code: "OP-10", irreversible: "cut", place: "van" })).toBe("rack");
+    expect(touchOf({ code: "FU-03", irreversible: "cut", place: "bench" })).toBeUndefined();
+  });
+  it("are the registered owner's: the payer's is not enough", () => {
+    const ask = (...r: ReturnType<typeof entry>[]) => {
+      const shop = shopWith(...r);
+      return consentBefore(shop.builds[0], job(shop, "OP-04"));
+    };
+    expect(ask()).toEqual([]);
+    expect(ask(OWNER)).toEqual(["Rosa Vane's consent to cuts in the skin is not signed"]);
+    expect(ask(OWNER, entry("consent", "fan", { ...CONSENT, signedBy: "Vane Transport" }))[0]).toMatch(
+      /Vane Transport signed, but Rosa Vane is the registered owner/,
+    );
+    expect(ask(OWNER, entry("consent", "fan", { touches: "seat", signedBy: "Rosa Vane" }))).toHaveLength(1);
+    expect(ask(OWNER, entry("consent", "fan", { ...CONSENT, signedBy: " rosa vane" }))).toEqual([]);
+  });
+  it("hold the start up, not the plan, and are listed with the first job that waits", () => {
+    const shop = shopWith(OWNER);
+    done(shop, ["ST-01"], NOW - 600);
+    expect(obstacles(shop, job(shop, "OP-04"), NOW).map((o) => o.text)).toContain("Rosa Vane's consent to cuts in the skin is not signed");
+    const open = consentsOpen(shop.builds[0]);
+    expect(open.find((o) => o.touches === "skin")?.job.irreversible).toBe("cut");
+    shop.builds[0].records.push(entry("consent", "all", CONSENT));
+    expect(consentsOpen(shop.builds[0]).some((o) => o.touches === "skin")).toBe(false);
+  });
+  it("the layout has to give the seats that were ordered, and leisure seats a mark", () => {
+    expect(ownerFindings({ payer: "a", user: "b", beltsOrdered: 4, beltsDrawn: 4 })).toEqual([]);
+    expect(ownerFindings({ payer: "a", user: "b", beltsOrdered: 4, beltsDrawn: 2, leisureSeats: 1 })).toEqual([
+      "2 belted seats drawn where 4 were ordered",
+      '1 leisure seat is not marked "not while driving"',
+    ]);
+  });
+});
+
+describe("work of others", () => {
+  const wiring = { by: "workshop", who: "A yard", area: "wiring", state: "done", covered: "open" };
+  it("is accepted, not believed: what would cover it waits", () => {
+    const b = testBuild("a");
+    const insulates = b.jobs.find((j) => j.stage === "insulation" && j.place === "van")!;
+    const strips = b.jobs.find((j) => j.code === "ST-04")!;
+    const ask = (more: object) => othersBefore({ records: [entry("others", "Old wiring", { ...wiring, ...more })] }, insulates);
+    expect(ask({})[0]).toMatch(/Old wiring, done by A yard, is not accepted yet/);
+    expect(ask({ result: "accepted" })).toEqual([]);
+    expect(ask({ result: "refused", hours: 3 })[0]).toMatch(/was refused and is not done again/);
+    expect(ask({ state: "missing" })).toEqual([]);
+    expect(ask({ covered: "covered" })).toEqual([]);
+    expect(othersBefore({ records: [entry("others", "Old wiring", wiring)] }, strips)).toEqual([]);
+  });
+  it("a floor is covered by what goes on the floor only", () => {
+    const r = [entry("others", "Ply floor", { ...wiring, area: "floor" })];
+    const of = (stage: string, zones: string[]) => othersBefore({ records: r }, { stage, zones, place: "van" });
+    expect(of("panels", ["floor"])).toHaveLength(1);
+    expect(of("panels", ["ceiling"])).toEqual([]);
+    expect(of("insulation", ["floor"])).toEqual([]);
+  });
+  it("what is covered without a photo is named as not ours", () => {
+    const covered = entry("others", "Roof seal", { ...wiring, covered: "covered" });
+    expect(notOurs([covered])).toEqual(["Roof seal, by A yard: covered when the van came, no photo of it"]);
+    expect(notOurs([{ ...covered, photos: ["sha"] } as typeof covered])).toEqual([]);
+  });
+  it("what was refused becomes hours and a price", () => {
+    const r = [1, 2].map((k) => entry("others", `Thing ${k}`, { ...wiring, test: "pull", result: "refused", hours: k, price: 40 }));
+    expect(refusedWork(r)).toEqual({ lines: ["Thing 1", "Thing 2"], hours: 3, price: 80 });
+  });
+  it("the first stage is the first with work left", () => {
+    const b = testBuild("a");
+    expect(firstStage(b)).toBe("strip");
+    for (const j of b.jobs) if (j.stage === "strip") j.state = "done";
+    expect(firstStage(b)).not.toBe("strip");
+  });
+});
+
+describe("what later work would trap", () => {
+  const trap = (more: object, rest = {}) =>
+    entry(
+      "trap",
+      "Roof harness",
+      { what: "harness", zone: "ceiling", rib: "3", under: "batten", step: "push back and tie", ...more },
+      rest,
+    );
+  const batten = { stage: "framing", zones: ["ceiling"], place: "van", irreversible: null } as const;
+  const asked = (r: ReturnType<typeof trap>, j: { stage: string; zones: readonly string[]; place: string; irreversible: string | null }) =>
+    trapsBefore({ records: [r] }, { ...j, zones: [...j.zones], place: j.place as "van" });
+  it("stops the job that would cover it, until it is dealt with", () => {
+    expect(asked(trap({}), batten)).toEqual(["it would trap Roof harness, rib 3: push back and tie"]);
+    expect(asked(trap({}, { closedAt: NOW }), batten)).toEqual([]);
+    expect(asked(trap({ under: "lining" }), batten)).toEqual([]);
+    expect(asked(trap({ zone: "left" }), batten)).toEqual([]);
+    expect(asked(trap({ under: "lining" }), { ...batten, stage: "panels" })).toHaveLength(1);
+  });
+  it("under a flange only what cuts or bonds there", () => {
+    const roof = { stage: "openings", zones: ["roof"], place: "van", irreversible: null };
+    expect(asked(trap({ under: "flange" }), roof)).toEqual([]);
+    expect(asked(trap({ under: "flange" }), { ...roof, irreversible: "cut" })).toHaveLength(1);
+  });
+  it("is told while stripping, and as a no-screw place afterwards", () => {
+    const shop = shopWith(trap({}), trap({ step: "leave", noScrew: true }, { closedAt: NOW }));
+    expect(trapWords(shop.builds[0], job(shop, "ST-04"))).toEqual(["While the lining is off: Roof harness, rib 3: push back and tie"]);
+    const framing = { ...job(shop, "ST-04"), code: "FR-01", stage: "framing", zones: ["ceiling"], irreversible: null };
+    expect(trapWords(shop.builds[0], framing)).toEqual(["No screw here: Roof harness, rib 3"]);
+  });
+});
+
+describe("metal behind a cut", () => {
+  const member = (more: object) => entry("member", "Beam behind the window", { side: "left", what: "beam", mayGo: "unknown", ...more });
+  const cut = { zones: ["left"], place: "van", irreversible: "cut", state: "todo" } as const;
+  const c = { ...cut, zones: ["left"], place: "van" as const, state: "todo" as const };
+  const yes = { mayGo: "yes", source: "body guide", says: "p. 12", duty: "a bonded frame" };
+  it("stops the cut without a source, and when it stays", () => {
+    expect(membersBefore({ records: [member({})] }, c)[0]).toMatch(/stop, for the lead/);
+    expect(membersBefore({ records: [member({ mayGo: "no" })] }, c)[0]).toMatch(/move the opening/);
+    expect(membersBefore({ records: [member(yes)] }, c)).toEqual([]);
+    expect(membersBefore({ records: [member({})] }, { ...c, zones: ["right"] })).toEqual([]);
+    expect(membersBefore({ records: [member({})] }, { ...c, irreversible: "bond" })).toEqual([]);
+  });
+  it("tells how and what takes over, and keeps insulation off until its edges are coated", () => {
+    expect(memberWords({ records: [member({ ...yes, how: "bond sliced" })] }, c)[0]).toBe(
+      "Beam behind the window: bond sliced (body guide, p. 12); its duty: a bonded frame; coat its edges, photo before and after",
+    );
+    const mats = { stage: "insulation", zones: ["left"] };
+    expect(bareMembers({ records: [member(yes)] }, mats)).toEqual(["the edges of Beam behind the window are not coated"]);
+    expect(bareMembers({ records: [member({ ...yes, coated: true })] }, mats)).toEqual([]);
+  });
+  it("is known from other vans of the type, each once, and not from this one", () => {
+    const m = (more: object) => ({
+      buildId: "z",
+      vanId: "drover-l3h2",
+      title: "Beam",
+      side: "left" as const,
+      what: "beam" as const,
+      says: "stays",
+      ...more,
+    });
+    const known = (records: ReturnType<typeof entry>[], ...members: ReturnType<typeof m>[]) =>
+      knownMembers({ members }, { id: "a", vanId: "drover-l3h2", records }).length;
+    expect(known([], m({}), m({ buildId: "y" }))).toBe(1);
+    expect(known([], m({ vanId: "other" }), m({ buildId: "a" }))).toBe(0);
+    expect(known([entry("member", "beam", { side: "left", what: "beam", mayGo: "no" })], m({}))).toBe(0);
+  });
+});
+
+describe("walk-rounds date damage", () => {
+  const round = (when: number, views: string[], title = "Bay 1") =>
+    entry("round", title, { when: "bay", views }, { saidAt: when, photos: [`p${when}`] });
+  const dent = (when: number, more: object = {}) =>
+    entry("mark", "Dent, slider", { what: "damage", view: "right", x: 1, y: 1, ...more }, { saidAt: when });
+  it("between the last view of its side and its first sight, with who worked then", () => {
+    const shop = shopWith(
+      round(NOW - 5000, ["right"], "Arrival"),
+      round(NOW - 3000, ["left"]),
+      round(NOW - 2000, ["right"], "Bay 2"),
+      dent(NOW - 100),
+      round(NOW, ["right"]),
+    );
+    const strip = job(shop, "ST-04");
+    Object.assign(strip, { state: "done", startedAt: NOW - 1500, endedAt: NOW - 1200, fitters: [shop.fitters[0].id] });
+    Object.assign(job(shop, "ST-01"), { state: "done", startedAt: NOW - 4900, endedAt: NOW - 4800, fitters: [shop.fitters[0].id] });
+    const [d] = datedDamage(shop, shop.builds[0]);
+    expect(d.before).toEqual({ at: NOW - 2000, where: "Bay 2", photos: [`p${NOW - 2000}`] });
+    expect(d.between).toEqual([{ name: strip.name, who: shop.fitters[0].name }]);
+    expect(d.unexplained).toBe(true);
+  });
+  it("without any view of its side it may be as old as the van is here", () => {
+    const shop = shopWith(round(NOW - 2000, ["left"]), dent(NOW - 100, { outcome: "was there on arrival" }));
+    const [d] = datedDamage(shop, shop.builds[0]);
+    expect([d.before, d.unexplained]).toEqual([null, false]);
+  });
+  it("asks for the views of a bay that it came into, where rounds are walked at all", () => {
+    const shop = shopWith(round(NOW - 2000, ["left"]));
+    const b = shop.builds[0];
+    expect(roundMissing(shop, { ...b, atSince: NOW - 3000 })).toBeUndefined();
+    expect(roundMissing(shop, { ...b, atSince: NOW - 1000 })).toMatch(/Walk round it first: no views since it came into .* \(.*left.*\)/i);
+    expect(roundMissing(shop, { ...b, at: "yard", atSince: NOW - 1000 })).toBeUndefined();
+    expect(roundMissing(shop, { ...b, records: [], atSince: NOW - 1000 })).toBeUndefined();
+    b.atSince = NOW - 1000;
+    expect(paperWords(shop, b, job(shop, "ST-06"))[0]).toMatch(/Walk round it first/);
+  });
+});
+
+describe("travel seats that were loose", () => {
+  const proof = {
+    bolts: [{ name: "front left", asked: 45, read: 45 }],
+    floorTrimmed: true,
+    locked: true,
+    belts: true,
+    clear: true,
+    lamps: true,
+  };
+  const loose = (data: object) => {
+    const shop = shopWith(entry("seat", "Driver's", data));
+    return shop;
+  };
+  it("keep the van until they are signed and torqued again", () => {
+    expect(seatsOpen(loose({ bolts: [] }).builds[0])).toEqual(["Driver's is not signed: no bolt is listed"]);
+    expect(seatsOpen(loose(proof).builds[0])).toEqual(["Driver's is not signed: the ticket holder's to sign"]);
+    expect(seatsOpen(loose({ ...proof, signedBy: "Ines", ticket: "seats" }).builds[0])).toEqual([
+      "Driver's is not torqued again after the first drive",
+    ]);
+    expect(seatsOpen(loose({ ...proof, signedBy: "Ines", ticket: "seats", retorqued: true }).builds[0])).toEqual([]);
+  });
+  it("bases that were loose without any seat written down are asked for", () => {
+    const shop = testShop([testBuild("a")]);
+    expect(seatsOpen(shop.builds[0])).toEqual([]);
+    shop.builds[0].jobs[0].code = "ST-08";
+    shop.builds[0].jobs[0].state = "done";
+    expect(seatsOpen(shop.builds[0])).toEqual(["no travel seat is written down, though their bases were loose"]);
+  });
+  it("tell their job what is not seen yet", () => {
+    const words = seatWords(
+      { records: [entry("seat", "Driver's", { ...proof, belts: undefined, bolts: [{ name: "b1", asked: 45 }] })] },
+      { code: "ST-08", state: "started" },
+    );
+    expect(words).toEqual(["Driver's: b1: not read; not seen: belt runs and locks"]);
+  });
+});
+
+it("all of it together: what a job waits for is one list", () => {
+  const shop = shopWith(
+    OWNER,
+    entry("member", "Beam", { side: "roof", what: "beam", mayGo: "unknown" }),
+    entry("trap", "Clip", { what: "clip", zone: "ceiling", under: "cut", step: "take off" }),
+  );
+  expect(papersBefore(shop.builds[0], job(shop, "OP-04"))).toHaveLength(3);
+  expect(at("2027-03-03T10:00")).toBe(NOW);
+});

@@ -1,0 +1,25 @@
+// Travel seats that were loose: a mount is altered by one route only, and the van is not handed over before the proof is signed.
+
+import { SEATS } from "./codes";
+import { entriesOf } from "./docket/of";
+import { seatOpen } from "./docket/seat";
+import type { BuildRow, JobRow } from "./model";
+
+/** What keeps a van from being handed over on account of its seats. */
+export function seatsOpen(build: Pick<BuildRow, "records" | "jobs">): string[] {
+  const loose = build.jobs.some((j) => j.code === SEATS && j.state === "done");
+  const seats = entriesOf(build.records, "seat");
+  if (loose && !seats.length) return ["no travel seat is written down, though their bases were loose"];
+  return seats.flatMap((r) => {
+    if (!r.data.signedBy) return [`${r.title} is not signed: ${seatOpen(r.data)[0] ?? "the ticket holder's to sign"}`];
+    return r.data.retorqued ? [] : [`${r.title} is not torqued again after the first drive`];
+  });
+}
+
+/** What a job on the seats has to know. */
+export const seatWords = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "code" | "state">): string[] =>
+  job.code !== SEATS || job.state === "done"
+    ? []
+    : entriesOf(build.records, "seat")
+        .filter((r) => !r.data.signedBy)
+        .map((r) => `${r.title}: ${seatOpen(r.data).join("; ") || "waits for the ticket holder's signature"}`);

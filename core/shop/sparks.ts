@@ -1,0 +1,59 @@
+// Sparks and swarf: off the same shift, looked at twice, the fire watched; until then the van stays where it stands.
+
+import { sayClock } from "../plan/words";
+import { type Zone, zoneOf } from "../time/zone";
+import { entriesOf } from "./docket/of";
+import type { Sparks } from "./docket/sparks";
+import type { BuildRow, JobRow, Shop } from "./model";
+
+/** Minutes of fire watch after the last spark, and until the second look for swarf. House figures. */
+export const FIRE_WATCH = 30;
+export const SECOND_LOOK = 30;
+
+export type StampName = "last" | "clean" | "look";
+
+/** Jobs whose start opens an entry by itself: those that cut the van. */
+export const throwsChips = (job: Pick<JobRow, "irreversible" | "place">): boolean => job.irreversible === "cut" && job.place === "van";
+
+/** Until when the fire is watched: only after a grinder. */
+export const watchUntil = (s: Sparks): number | undefined =>
+  s.tool === "grinder" && s.stamps?.last ? s.stamps.last.at + FIRE_WATCH : undefined;
+
+/** What an entry still lacks before the van may leave its place, in words. */
+export function sparksOpen(s: Sparks, now: number, zone: Zone): string[] {
+  const out: string[] = [];
+  const until = watchUntil(s);
+  if (until !== undefined && until > now) out.push(`fire watch until ${sayClock(zone, until)}`);
+  if (!s.stamps?.clean) out.push("its swarf is not off");
+  else if (!s.stamps.look)
+    out.push(
+      `no second look yet${s.stamps.clean.at + SECOND_LOOK > now ? `, from ${sayClock(zone, s.stamps.clean.at + SECOND_LOOK)}` : ""}`,
+    );
+  return out;
+}
+
+/** Whether it can be stamped now; in words why not. A new spark takes back what was cleaned before it. */
+export function stamped(s: Sparks, name: StampName, by: string, now: number, zone: Zone): Sparks | string {
+  const stamps = s.stamps ?? {};
+  const stamp = { by, at: now };
+  if (name === "last") return { ...s, stamps: { last: stamp } };
+  if (name === "clean") return { ...s, stamps: { ...(stamps.last ? { last: stamps.last } : { last: stamp }), clean: stamp } };
+  if (!stamps.clean) return "the swarf has to be off first";
+  const from = stamps.clean.at + SECOND_LOOK;
+  if (now < from) return `look again from ${sayClock(zone, from)}: chips creep out of ledges meanwhile`;
+  return { ...s, stamps: { ...stamps, look: stamp } };
+}
+
+/** What keeps the van where it stands. */
+export function sparksStop(shop: Pick<Shop, "workshop">, build: Pick<BuildRow, "records">, now: number): string[] {
+  const zone = zoneOf(shop.workshop.zone);
+  return entriesOf(build.records, "sparks").flatMap((r) => sparksOpen(r.data, now, zone).map((w) => `${r.title}: ${w}`));
+}
+
+/** Cavities that are still taped shut: insulation waits until they are open again. */
+export const tapedBefore = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage">): string[] =>
+  job.stage !== "insulation"
+    ? []
+    : entriesOf(build.records, "sparks")
+        .filter((r) => (r.data.taped ?? 0) > (r.data.untaped ?? 0))
+        .map((r) => `${(r.data.taped ?? 0) - (r.data.untaped ?? 0)} cavities are still taped shut from ${r.title}`);

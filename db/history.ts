@@ -1,0 +1,33 @@
+// What builds of before teach the next one: kept of all of them, handed over or not.
+
+import type { Pool } from "mysql2/promise";
+import type { FixingRow, MemberRow } from "@/core/shop/model";
+import { type Conn, rows } from "./pool";
+
+type Raw = { build_id: string; van_id: string; title: string; data: unknown };
+
+const told = (c: Conn | Pool, kind: string) =>
+  rows<Raw>(
+    c,
+    `SELECT r.build_id, b.van_template_id AS van_id, r.title, r.data FROM record r JOIN build b ON b.id = r.build_id
+     WHERE r.kind = ? ORDER BY r.said_at, r.id`,
+    [kind],
+  );
+
+const json = <T>(v: unknown): T => (typeof v === "string" ? JSON.parse(v) : v) as T;
+
+export async function loadFixings(c: Conn | Pool): Promise<FixingRow[]> {
+  return (await told(c, "fixing")).flatMap((r) => {
+    const d = json<Omit<FixingRow, "buildId" | "vanId">>(r.data);
+    // What is not measured yet teaches nothing.
+    return d.minutes === undefined ? [] : [{ ...d, buildId: r.build_id, vanId: r.van_id }];
+  });
+}
+
+export async function loadMembers(c: Conn | Pool): Promise<MemberRow[]> {
+  return (await told(c, "member")).map((r) => {
+    const d = json<{ side: MemberRow["side"]; what: MemberRow["what"]; source?: string; says?: string; mayGo: string }>(r.data);
+    const says = d.mayGo === "yes" ? `may go: ${d.source}, ${d.says}` : d.mayGo === "no" ? "stays" : "not known";
+    return { buildId: r.build_id, vanId: r.van_id, title: r.title, side: d.side, what: d.what, says };
+  });
+}

@@ -1,0 +1,183 @@
+// Actions on the papers of a build that a form can't send as a whole: stamps of sparks and swarf, a kit that is counted, jobs that
+// others had done, and metal that is known from other vans.
+
+import { v7 } from "uuid";
+import { STRIPS } from "@/core/shop/codes";
+import { docketOver } from "@/core/shop/docket/kinds";
+import { fixingEstimate } from "@/core/shop/fixings";
+import { kitLines, kitRecord } from "@/core/shop/kit";
+import { knownMembers } from "@/core/shop/members";
+import type { BuildRow, Shop } from "@/core/shop/model";
+import type { BuildRecord, KitCheck } from "@/core/shop/records";
+import { type StampName, stamped } from "@/core/shop/sparks";
+import { run, toSql } from "@/db/pool";
+import { addRecord, lockBuild, setRecordData } from "@/db/records";
+import { loadShop } from "@/db/shop";
+import { action, body, type Change, change, is } from "../action";
+import { badField, Refusal } from "../refusal";
+import { find, log } from "./jobs";
+
+const STAMP_WORDS: Record<StampName, string> = { last: "last spark", clean: "swarf off", look: "looked at again, clean" };
+
+async function recordOf(x: Change, id: string): Promise<{ shop: Shop; build: BuildRow; record: BuildRecord }> {
+  await run(x.c, "UPDATE record SET version = version WHERE id = ?", [id]);
+  const shop = await loadShop(x.c);
+  for (const build of shop.builds) {
+    const record = build.records.find((r) => r.id === id);
+    if (record) return { shop, build, record };
+  }
+  throw new Refusal(404, "There is no such record.");
+}
+
+export const paperActions = [
+  // Taking out takes what holds it says; its best and worst keep their share of it.
+  action({ method: "POST", path: "builds/*/fixings-planned", role: "lead" }, body({}), (_b, { user, ids }) =>
+    change(user, async (x) => {
+      const shop = await loadShop(x.c);
+      const build = shop.builds.find((o) => o.id === ids[0]);
+      if (!build) throw new Refusal(404, "There is no such build.");
+      const estimate = fixingEstimate(shop, build);
+      const job = build.jobs.find((j) => j.code === STRIPS);
+      if (!estimate || estimate.minutes < 1) throw new Refusal(409, "No fixing is counted yet.");
+      if (job?.state !== "todo") throw new Refusal(409, "Taking out is begun, or is none of this build's jobs.");
+      const likely = Math.round(estimate.minutes);
+      const share = (m: number) => Math.max(1, Math.round((likely * m) / job.minutes.likely));
+      await run(
+        x.c,
+        "UPDATE job SET best_minutes = ?, likely_minutes = ?, worst_minutes = ?, version = version + 1 WHERE id = ? AND state = 'todo'",
+        [share(job.minutes.best), likely, share(job.minutes.worst), job.id],
+      );
+      await x.event({
+        kind: "job.minutes",
+        entity: "job",
+        entityId: job.id,
+        buildId: build.id,
+        text: `${job.name}: ${likely} min by its fixings instead of ${job.minutes.likely}`,
+      });
+      await x.stale(`${build.name}: ${job.name} takes ${likely} min by its fixings`);
+      return { minutes: likely };
+    }),
+  ),
+  action<{ stamp: StampName }>(
+    { method: "POST", path: "records/*/stamp", role: "any" },
+    body({ stamp: { type: "string", enum: ["last", "clean", "look"] } }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const { build, record } = await recordOf(x, ids[0]);
+        if (record.kind !== "sparks") throw new Refusal(422, "Only sparks and swarf are stamped.");
+        const next = stamped(record.data, b.stamp, user.name, x.now, x.zone);
+        if (typeof next === "string") throw new Refusal(409, `Not yet: ${next}.`);
+        await setRecordData(x.c, record.id, next, docketOver("sparks", { ...next }, false) ? x.now : null);
+        await x.event({
+          kind: "sparks.stamped",
+          entity: "record",
+          entityId: record.id,
+          buildId: build.id,
+          text: `${record.title}: ${STAMP_WORDS[b.stamp]}`,
+        });
+      }),
+  ),
+  action<{ what: string; have: boolean }>(
+    { method: "POST", path: "jobs/*/kit", role: "any" },
+    body({ what: is.words, have: is.bool }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const f = await find(x, ids[0]);
+        const build = f.shop.builds.find((o) => o.id === f.job.buildId)!;
+        const line = kitLines(f.shop, build, f.job, x.now).find((l) => l.what === b.what);
+        if (!line) throw badField("what", "is not in this job's kit");
+        if (b.have && line.short) throw new Refusal(409, `${line.what} is short: ${line.short}.`);
+        const was = kitRecord(build, f.job.id);
+        const have: KitCheck["have"] = { ...(was?.data.have ?? {}) };
+        if (b.have) have[b.what] = { by: user.name, at: x.now };
+        else delete have[b.what];
+        if (was) await setRecordData(x.c, was.id, { have }, null);
+        else
+          await addRecord(x.c, {
+            id: v7(),
+            buildId: build.id,
+            jobId: f.job.id,
+            kind: "kit",
+            title: f.job.name,
+            data: { have },
+            saidBy: user.id,
+            saidAt: x.now,
+          });
+        await x.event({
+          kind: "kit.counted",
+          entity: "job",
+          entityId: f.job.id,
+          buildId: build.id,
+          text: `${f.job.name}: ${b.what} ${b.have ? "is in the kit" : "is not in the kit"}`.slice(0, 500),
+        });
+      }),
+  ),
+  // A job that was done before the van came: no hours of ours, no proof of ours, and it says whose it is.
+  action<{ who: string }>({ method: "POST", path: "jobs/*/by-others", role: "lead" }, body({ who: is.name }), (b, { user, ids }) =>
+    change(user, async (x) => {
+      const f = await find(x, ids[0]);
+      const { job } = f;
+      if (job.state !== "todo") throw new Refusal(409, `${job.name} is begun here already.`);
+      const build = f.shop.builds.find((o) => o.id === job.buildId)!;
+      const before = toSql(Math.min(build.arrives, x.now));
+      const who = b.who.trim();
+      await run(
+        x.c,
+        "UPDATE job SET state = 'done', started_at = ?, ended_at = ?, worked_minutes = 0, by_others = ?, version = version + 1 WHERE id = ?",
+        [before, before, who, job.id],
+      );
+      await run(x.c, "UPDATE job_step SET done_at = ?, done_by = ?, waived_why = ? WHERE job_id = ? AND done_at IS NULL", [
+        toSql(x.now),
+        user.id,
+        `done by ${who} before the van came`.slice(0, 300),
+        job.id,
+      ]);
+      await log(x, f, "job.by-others", `${job.name} was done by ${who} before the van came`, { who });
+    }),
+  ),
+  action({ method: "POST", path: "jobs/*/ours", role: "lead" }, body({}), (_b, { ids, user }) =>
+    change(user, async (x) => {
+      const f = await find(x, ids[0]);
+      if (!f.job.byOthers) throw new Refusal(409, `${f.job.name} is ours already.`);
+      const begun = f.shop.builds.flatMap((o) => o.jobs).find((j) => j.state !== "todo" && j.after.some((a) => a.job === f.job.id));
+      if (begun && !begun.byOthers) throw new Refusal(409, `${begun.name} has already begun behind it.`);
+      await run(
+        x.c,
+        "UPDATE job SET state = 'todo', started_at = NULL, ended_at = NULL, by_others = NULL, version = version + 1 WHERE id = ?",
+        [f.job.id],
+      );
+      await run(x.c, "UPDATE job_step SET done_at = NULL, done_by = NULL, waived_why = NULL WHERE job_id = ?", [f.job.id]);
+      await log(x, f, "job.ours", `${f.job.name} is ours to do after all`);
+    }),
+  ),
+  action({ method: "POST", path: "builds/*/known-metal", role: "any" }, body({}), (_b, { user, ids }) =>
+    change(user, async (x) => {
+      await lockBuild(x.c, ids[0]);
+      const shop = await loadShop(x.c);
+      const build = shop.builds.find((o) => o.id === ids[0]);
+      if (!build) throw new Refusal(404, "There is no such build.");
+      const known = knownMembers(shop, build);
+      if (!known.length) throw new Refusal(409, "Nothing more is known of this type of van.");
+      for (const m of known)
+        await addRecord(x.c, {
+          id: v7(),
+          buildId: build.id,
+          jobId: null,
+          kind: "member",
+          title: m.title,
+          // What another van's source said is not this one's: it is asked again.
+          data: { side: m.side, what: m.what, mayGo: "unknown", note: `on another van of the type: ${m.says}`.slice(0, 500) },
+          saidBy: user.id,
+          saidAt: x.now,
+        });
+      await x.event({
+        kind: "member.said",
+        entity: "build",
+        entityId: build.id,
+        buildId: build.id,
+        text: `${known.length} pieces of metal known from other vans of the type, to be looked for`,
+      });
+      return { added: known.length };
+    }),
+  ),
+];

@@ -1,0 +1,53 @@
+"use client";
+
+// While the van is stripped: how it was held, what that will take, and what later work would trap.
+
+import { Button } from "../kit/button";
+import { send } from "../kit/send";
+import { useAct } from "../kit/use-act";
+import { DocketList } from "./docket/list";
+import type { BuildView } from "./view";
+
+export function StripLists({ view }: { view: BuildView }) {
+  const act = useAct();
+  const f = view.papers.fixings;
+  const job = view.jobs.find((j) => j.code === "ST-04");
+  return (
+    <div className="mt-6 flex flex-col gap-6">
+      <DocketList view={view} kind="fixing">
+        {f && (
+          <div className="mb-2 rounded-md border bg-card px-3 py-2">
+            <div className="flex flex-wrap items-center justify-between gap-3">
+              <p>
+                <b>{Math.round(f.minutes)} min</b> to take out by what holds it:{" "}
+                {f.rows.map((r) => `${r.count} × ${r.what} at ${r.each.toFixed(1)}${r.taught ? " (this type's own)" : ""}`).join(", ")}.
+              </p>
+              {job?.state === "todo" && (
+                <Button
+                  disabled={act.busy}
+                  onClick={() =>
+                    void act.run(
+                      () => send("POST", `builds/${view.id}/fixings-planned`, {}),
+                      `${job.name} is planned with ${Math.round(f.minutes)} min`,
+                    )
+                  }
+                >
+                  Plan {job.name.toLowerCase()} by it
+                </Button>
+              )}
+            </div>
+            {(f.beneath.length > 0 || f.tools.length > 0) && (
+              <p className="text-[12px] text-muted">
+                {[f.tools.length && `Tools: ${f.tools.join(", ")}`, f.beneath.length && `usually beneath: ${f.beneath.join(", ")}`]
+                  .filter(Boolean)
+                  .join("; ")}
+                .
+              </p>
+            )}
+          </div>
+        )}
+      </DocketList>
+      <DocketList view={view} kind="trap" />
+    </div>
+  );
+}
