@@ -25,6 +25,7 @@ import { nowMinute } from "../server/clock";
 import { hashPassword } from "../server/session";
 import { forecast } from "../standins/weather";
 import { writeHoles } from "./holes";
+import { writePapers } from "./papers";
 import * as made from "./people";
 import { LEAD } from "./people";
 import { writeRecords } from "./records";
@@ -75,6 +76,7 @@ export async function loadDemo(say: (text: string) => void = () => undefined): P
   await setParts(zone, now);
   await writeRecords(now);
   await writeHoles(now);
+  await writePapers(now);
   say("photos");
   await takePhotos(now);
   say("plans");
@@ -245,12 +247,13 @@ async function playHistory(zone: Zone, now: number): Promise<void> {
     }
     for (const s of plan.stays)
       if (zone.parse(s.from) <= now && now < zone.parse(s.to))
-        await run(t, "UPDATE build SET at_place = ? WHERE id = ?", [s.place, s.build]);
+        await run(t, "UPDATE build SET at_place = ?, at_since = ? WHERE id = ?", [s.place, toSql(zone.parse(s.from)), s.build]);
     // A van between two stays at this very minute counts as arrived where it is going.
     for (const b of shop.builds) {
       const stays = plan.stays.filter((s) => s.build === b.id);
       const i = stays.findIndex((s) => zone.parse(s.from) > now);
-      if (i > 0 && zone.parse(stays[i - 1].to) <= now) await run(t, "UPDATE build SET at_place = ? WHERE id = ?", [stays[i].place, b.id]);
+      if (i > 0 && zone.parse(stays[i - 1].to) <= now)
+        await run(t, "UPDATE build SET at_place = ?, at_since = ? WHERE id = ?", [stays[i].place, toSql(now), b.id]);
     }
     await insert(t, "event", events);
   });

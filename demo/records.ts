@@ -47,7 +47,18 @@ const MARKS: [build: string, title: string, data: Mark, days: number][] = [
     },
     5.9,
   ],
-  ["field-vet", "Rear door, left", { what: "damage", view: "rear", x: 600, y: 1500, note: "dent, was there on arrival" }, 5.8],
+  [
+    "field-vet",
+    "Rear door, left",
+    { what: "damage", view: "rear", x: 600, y: 1500, sort: "dent", outcome: "was there on arrival, the client knows" },
+    5.8,
+  ],
+  [
+    "night-bakery",
+    "Left side, ahead of the rear wheel",
+    { what: "damage", view: "left", x: 4300, y: 2000, sort: "scratch", owner: "Mara" },
+    1.2,
+  ],
   ["darkroom-van", "Roof seam, front", { what: "rust", view: "roof", x: 1800, y: 400, areaDm2: 0.8, grade: 1 }, 2],
   [
     "darkroom-van",

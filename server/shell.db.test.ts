@@ -1,46 +1,21 @@
 // The list of holes through the skin and the bare shell, against a real MariaDB: what may be said, and what waits for it.
 
-import { mkdtempSync } from "node:fs";
-import os from "node:os";
-import path from "node:path";
 import sharp from "sharp";
 import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
-import { InputError } from "@/core/plan/fault";
 import { penetrationsIn } from "@/core/shop/penetrations";
 import { obstacles } from "@/core/shop/ready";
 import type { ShellZone } from "@/core/shop/records";
-import { insert, pool, rows, run } from "@/db/pool";
+import { pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
-import { freshDatabase } from "@/db/testing";
 import type { User } from "@/db/users";
-import { bundleWorker } from "@/scripts/worker-bundle";
 import { perform } from "./api";
-import { firstRun } from "./first-run";
 import { addRecordPhoto } from "./photos";
-import { Refusal } from "./refusal";
+import { house, lead, pathsOf, post, refused } from "./testing";
 
-const lead: User = { id: "lead", login: "lead", name: "Lead", role: "lead", fitterId: null, retired: false, version: 1 };
 let ines: User;
 let teo: User;
 let id = "";
-const post = <T = Record<string, string>>(p: string, body: unknown, user: User = lead) =>
-  perform("POST", p.split("/"), body, user) as Promise<T>;
-
-async function refused(work: Promise<unknown>): Promise<Refusal | InputError> {
-  try {
-    await work;
-  } catch (e) {
-    if (e instanceof Refusal || e instanceof InputError) return e;
-    throw e;
-  }
-  throw new Error("it was not refused");
-}
-const pathsOf = async (work: Promise<unknown>) => {
-  const e = await refused(work);
-  const faults = e instanceof InputError ? e.faults : ((e.detail as { faults?: { path: string }[] }).faults ?? []);
-  return faults.map((f) => f.path);
-};
 const buildNow = async () => (await loadShop(pool())).builds.find((b) => b.id === id)!;
 const holes = async () => penetrationsIn((await buildNow()).records);
 const setJob = (code: string, state: string) =>
@@ -50,26 +25,7 @@ const setJob = (code: string, state: string) =>
   ]);
 
 beforeAll(async () => {
-  process.env.WIDE_LANE_WORKER = path.join(mkdtempSync(path.join(os.tmpdir(), "wl-worker-")), "plan-worker.mjs");
-  bundleWorker(process.env.WIDE_LANE_WORKER);
-  await freshDatabase();
-  await firstRun("Test house", "Europe/Lisbon");
-  const made = async (name: string): Promise<User> => {
-    const f = await post("fitters", { name, calendarId: "shop", skills: { body: 3 }, tickets: [] });
-    const user: User = {
-      id: `u-${name.toLowerCase()}`,
-      login: name.toLowerCase(),
-      name,
-      role: "fitter",
-      fitterId: f.id,
-      retired: false,
-      version: 1,
-    };
-    await insert(pool(), "user", [{ id: user.id, login: user.login, name, role: "fitter", fitter_id: f.id, password_hash: "x" }]);
-    return user;
-  };
-  ines = await made("Ines");
-  teo = await made("Teo");
+  [ines, teo] = await house("Ines", "Teo");
   const dates = { arrives: "2026-11-24T08:00", due: "2027-03-01T17:00" };
   id = (await post("builds", { name: "Field vet", client: "Dr. Quill", vanId: "drover-l3h2", ...dates, options: DEFAULT_OPTIONS })).id;
 });

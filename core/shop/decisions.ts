@@ -6,6 +6,7 @@ import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
 import { askedByTimeBox } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
 import type { OpenChoice } from "./open-choices";
+import { paperDecisions } from "./paper-decisions";
 import { availableFrom } from "./parts";
 import { openTooLong } from "./penetrations";
 import { openShots, shotState } from "./proof";
@@ -93,7 +94,7 @@ export function decisions(
     }
     out.push(...choicesOf(x, b, open.get(b.id) ?? []));
     out.push(...moveOf(x, b, plan));
-    out.push(...holesOf(x, b));
+    out.push(...holesOf(x, b), ...paperDecisions(x, b));
   }
   const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, { b, j }] as const)));
   for (const u of plan?.unplaced ?? []) {

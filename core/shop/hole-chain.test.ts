@@ -32,6 +32,13 @@ describe("the chain of one hole", () => {
     expect(again.state).toBe("cut");
     expect(nextStep(again)).toBe("dry fit");
   });
+  it("a hole that was said to be cut without its chain goes on from there", () => {
+    const cut: Penetration = { ...hole, state: "cut" };
+    expect(nextStep(cut)).toBe("dress");
+    expect((holeStepped(cut, "dress", "Teo", 1) as Penetration).state).toBe("cut");
+    expect(holeStepped(cut, "sizes", "Teo", 1)).toMatch(/edge dressed flat comes first/);
+    expect(nextStep({ ...hole, state: "protected" })).toBeUndefined();
+  });
   it("does not touch a closed hole", () => {
     expect(holeStepped({ ...upTo("coat"), state: "closed" }, "coat", "Teo", 1)).toMatch(/it is closed/);
   });

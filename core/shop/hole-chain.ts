@@ -30,8 +30,17 @@ export const HOLE_SHOWS = ["cut", "dry fit", "edge", "bead", "squeeze", "outside
 
 const begun = (p: Pick<Penetration, "chain">): boolean => Object.keys(p.chain ?? {}).length > 0;
 
+type Staged = Pick<Penetration, "chain" | "state">;
+
+/** Whether a step is behind it: ticked, or taken for done as the hole was said to be that far without its chain. */
+export function stepDone(p: Staged, step: HoleStep): boolean {
+  if (p.chain?.[step]) return true;
+  if (p.state === "protected") return !p.chain?.coat;
+  return p.state === "cut" && !p.chain?.last && HOLE_STEPS.indexOf(step) <= HOLE_STEPS.indexOf("last");
+}
+
 /** The step that comes next; undefined when all are done. */
-export const nextStep = (p: Pick<Penetration, "chain">): HoleStep | undefined => HOLE_STEPS.find((s) => !p.chain?.[s]);
+export const nextStep = (p: Staged): HoleStep | undefined => HOLE_STEPS.find((s) => !stepDone(p, s));
 
 /**
  * The hole after a step was ticked, or why it can't be. A step that is done already is done again: it and all behind it open,
@@ -40,10 +49,10 @@ export const nextStep = (p: Pick<Penetration, "chain">): HoleStep | undefined =>
 export function holeStepped(p: Penetration, step: HoleStep, by: string, at: number): Penetration | string {
   const k = HOLE_STEPS.indexOf(step);
   if (p.state === "closed" || p.state === "tested") return "it is closed: open it again in its form first";
-  const before = HOLE_STEPS.slice(0, k).find((s) => !p.chain?.[s]);
+  const before = HOLE_STEPS.slice(0, k).find((s) => !stepDone(p, s));
   if (before) return `${HOLE_STEP_WORDS[before].label.toLowerCase()} comes first: ${HOLE_STEP_WORDS[before].why}`;
   const chain: NonNullable<Penetration["chain"]> = {};
-  for (const s of HOLE_STEPS.slice(0, k)) chain[s] = p.chain![s];
+  for (const s of HOLE_STEPS.slice(0, k)) if (p.chain?.[s]) chain[s] = p.chain[s];
   if (!p.chain?.[step]) chain[step] = { by, at };
   const cut = chain.last !== undefined || (p.state !== "wanted" && p.state !== "set out");
   const state = chain.coat ? "protected" : cut ? "cut" : p.state;
@@ -53,7 +62,9 @@ export function holeStepped(p: Penetration, step: HoleStep, by: string, at: numb
 /** Why a hole whose chain is kept may not go on, by field: its edge is safe once all is done, closed with its photos. */
 export function chainFaults(p: Penetration, shows: readonly (string | null)[], why: string): { path: string; message: string }[] {
   if (!begun(p) || why.trim()) return [];
-  const next = nextStep(p);
+  // What lies before its first tick was passed without the chain.
+  const from = HOLE_STEPS.findIndex((s) => p.chain?.[s]);
+  const next = HOLE_STEPS.slice(from).find((s) => !p.chain?.[s]);
   if ((p.state === "protected" || p.state === "closed") && next)
     return [
       { path: "state", message: `can't be "${p.state}" yet: ${HOLE_STEP_WORDS[next].label.toLowerCase()} is open. Say why it is left out` },

@@ -38,14 +38,18 @@ export function kitLines(shop: Shop, build: BuildRow, job: JobRow, now: number):
     return line(name, "tool", t && t.state !== "sound" ? `${t.state}${t.note ? `: ${t.note}` : ""}` : null);
   });
   const templates = templatesOf(shop, build, job).map((t) => line(`template ${t.number}, ${t.what}`, "template wall", null));
-  const cover = job.irreversible === "cut" && job.place === "van" ? [line("cover for the open hole", "sheet and tape", null)] : [];
+  const named = new Set([...job.tools, ...templates.map((t) => t.what)].map((w) => w.toLowerCase()));
+  const rest = job.kit.filter((k) => !named.has(k.toLowerCase()));
+  const covered = rest.some((k) => /\bcover\b/i.test(k));
+  const cover =
+    !covered && job.irreversible === "cut" && job.place === "van" ? [line("cover for the open hole", "sheet and tape", null)] : [];
   return [
     ...job.parts.map((p) =>
       line(`${p.name}, ${p.quantity} ${p.unit}`, p.shelf || "no shelf", p.state === "checked" ? null : PART_SHORT[p.state]),
     ),
     ...templates,
     ...tools,
-    ...job.kit.map((k) => line(k, "", null)),
+    ...rest.map((k) => line(k, "", null)),
     ...cover,
   ];
 }

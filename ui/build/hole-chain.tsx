@@ -2,7 +2,7 @@
 // The chain of one hole as a row of ticks: the next one asked, one done again opens those behind it.
 
 import { Check } from "lucide-react";
-import { CHAIN_PHOTOS, HOLE_STEP_WORDS, nextStep } from "@/core/shop/hole-chain";
+import { CHAIN_PHOTOS, HOLE_STEP_WORDS, nextStep, stepDone } from "@/core/shop/hole-chain";
 import { HOLE_STEPS, type Penetration } from "@/core/shop/records";
 import { cx } from "../kit/cx";
 import { send } from "../kit/send";
@@ -29,6 +29,7 @@ export function HoleChain({
       {HOLE_STEPS.map((s) => {
         const done = hole.data.chain?.[s];
         const photo = CHAIN_PHOTOS[s];
+        const past = !done && stepDone(hole.data, s);
         const lacks = done && photo && !hole.shows?.includes(photo);
         return (
           <li key={s}>
@@ -36,12 +37,18 @@ export function HoleChain({
               type="button"
               aria-pressed={done !== undefined}
               disabled={act.busy || shut || (!done && s !== next)}
-              title={done ? `${done.by}, ${near(zone, done.at, now)}` : HOLE_STEP_WORDS[s].why}
+              title={done ? `${done.by}, ${near(zone, done.at, now)}` : past ? "passed without its tick" : HOLE_STEP_WORDS[s].why}
               onClick={() => void act.run(() => send("POST", `records/${hole.id}/hole-step`, { step: s }))}
               className={cx(
                 "flex items-center gap-1.5 rounded-md border px-2 text-left disabled:cursor-default",
                 touch ? "min-h-12 w-full text-[16px]" : "h-8 text-[12px]",
-                done ? "border-green bg-green-soft text-green-text" : s === next ? "border-signal font-bold" : "text-muted",
+                past
+                  ? "text-muted line-through"
+                  : done
+                    ? "border-green bg-green-soft text-green-text"
+                    : s === next
+                      ? "border-signal font-bold"
+                      : "text-muted",
               )}
             >
               {done && <Check size={touch ? 17 : 13} strokeWidth={3} />}

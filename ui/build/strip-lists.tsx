@@ -32,7 +32,7 @@ export function StripLists({ view }: { view: BuildView }) {
                     )
                   }
                 >
-                  Plan {job.name.toLowerCase()} by it
+                  Plan its minutes by this
                 </Button>
               )}
             </div>

@@ -191,7 +191,7 @@ export const OTHERS = docket<Others>({
     },
     {
       key: "result",
-      label: "And",
+      label: "Result",
       type: "choice",
       options: [
         ["accepted", "accepted"],

@@ -1,0 +1,96 @@
+// What the papers of a build ask the lead to decide: swarf before the night, a refused protection, a consent before its cut, damage
+// that nobody explains, a kit that is short for tomorrow.
+
+import type { PlanJob } from "../plan/model";
+import { sayClock } from "../plan/words";
+import { DAY, type Minute, type Zone } from "../time/zone";
+import { consentBefore } from "./consent";
+import type { Decision } from "./decisions";
+import { entriesOf } from "./docket/of";
+import { kitLines, kitOpen } from "./kit";
+import type { BuildRow, JobRow, Shop } from "./model";
+import { datedDamage } from "./rounds";
+import { count } from "./say";
+import { opensSkin } from "./skin";
+import { sparksOpen } from "./sparks";
+
+interface Look {
+  shop: Shop;
+  zone: Zone;
+  now: Minute;
+  planned: ReadonlyMap<string, PlanJob>;
+  /** Midnight at the end of today. */
+  night: Minute;
+}
+
+/** A consent is asked for this far ahead of its job. */
+const CONSENT_DAYS = 7;
+
+export function paperDecisions(x: Look, b: BuildRow): Decision[] {
+  const base = { kind: "opening" as const, buildId: b.id };
+  const out: Decision[] = [];
+  for (const r of entriesOf(b.records, "sparks")) {
+    const open = r.data.stamps?.last ? sparksOpen(r.data, x.now, x.zone) : [];
+    if (open.length)
+      out.push({
+        ...base,
+        mark: "✦",
+        tone: "amber",
+        who: b.name,
+        title: `Swarf of ${r.title}`,
+        detail: `${open.join("; ")}: chips rust in the paint overnight, the van stays where it is`,
+        by: x.night,
+        ...(r.jobId ? { jobId: r.jobId } : {}),
+      });
+    if (r.data.refused && r.closedAt === null)
+      out.push({
+        ...base,
+        mark: "!",
+        tone: "signal",
+        who: b.name,
+        title: `Protection refused: ${r.title}`,
+        detail: r.data.refused,
+        by: null,
+      });
+  }
+  for (const d of datedDamage(x.shop, b))
+    if (d.unexplained && d.mark.closedAt === null && d.before)
+      out.push({
+        ...base,
+        mark: "?",
+        tone: "amber",
+        who: b.name,
+        title: `${d.mark.title} is not explained`,
+        detail: d.between.length
+          ? `worked there since it was last seen whole: ${d.between.map((w) => `${w.name} (${w.who})`).join(", ")}`
+          : "nobody worked there between the two views",
+        by: null,
+      });
+  for (const j of b.jobs) out.push(...ofJob(x, b, j));
+  return out;
+}
+
+function ofJob(x: Look, b: BuildRow, j: JobRow): Decision[] {
+  const p = x.planned.get(j.id);
+  if (!p || j.state !== "todo") return [];
+  const start = x.zone.parse(p.start);
+  const base = { kind: "opening" as const, tone: "amber" as const, who: b.name, buildId: b.id, jobId: j.id };
+  const out: Decision[] = [];
+  const consent = start < x.now + CONSENT_DAYS * DAY ? consentBefore(b, j)[0] : undefined;
+  if (consent) out.push({ ...base, mark: "✎", title: `Consent before ${j.name}`, detail: consent, by: start });
+  // The kit of what opens the skin is counted the evening before.
+  const counted = kitLines(x.shop, b, j, x.now);
+  const short = kitOpen(counted);
+  if (opensSkin(j) && start >= x.now && start < x.night + DAY && short.length)
+    out.push({
+      ...base,
+      mark: "K",
+      title: `Kit of ${j.name}, from ${x.zone.dayOf(start) === x.zone.dayOf(x.now) ? "" : "tomorrow "}${sayClock(x.zone, start)}`,
+      detail: `${count(short.length, "line")} of ${counted.length} short or not counted: ${short
+        .slice(0, 3)
+        .map((l) => (l.short ? `${l.what} (${l.short})` : l.what))
+        .join("; ")}`,
+      by: Math.min(start, x.night),
+    });
+  return out;
+}

@@ -1,0 +1,178 @@
+// What the demo's workshop keeps in the papers of its builds: owner and consents, work of others, walk-rounds, what would be trapped,
+// fixings, metal behind cuts, seats that were loose, sparks.
+
+import { v7 } from "uuid";
+import type { DocketData, DocketKind } from "../core/shop/docket/kinds";
+import { DOCKETS } from "../core/shop/docket/kinds";
+import type { JobRow, Shop } from "../core/shop/model";
+import { throwsChips } from "../core/shop/sparks";
+import { DAY } from "../core/time/zone";
+import { VIEWS } from "../core/van/drawing";
+import { type Conn, pool, transaction } from "../db/pool";
+import { addRecord } from "../db/records";
+import { loadShop } from "../db/shop";
+import { LEAD } from "./people";
+
+type Paper = {
+  [K in DocketKind]: [build: string, kind: K, title: string, data: DocketData[K], daysAgo: number, closed?: true];
+}[DocketKind];
+
+const WORN = ["eyes", "ears", "gloves", "sleeves"];
+
+const PAPERS: Paper[] = [
+  [
+    "field-vet",
+    "owner",
+    "Quill Practice, registered owner",
+    {
+      payer: "Quill Practice",
+      user: "Dr. Adair Quill",
+      berths: 2,
+      beltsOrdered: 3,
+      beltsDrawn: 3,
+      tallMm: 1880,
+      animals: "a crate for one dog",
+    },
+    12,
+  ],
+  [
+    "field-vet",
+    "consent",
+    "Roof fan, skylight, side windows",
+    { touches: "skin", signedBy: "Quill Practice, registered owner", on: "2026-11-16" },
+    9,
+  ],
+  ["field-vet", "consent", "Rails on the roof", { touches: "rack" }, 9],
+  [
+    "field-vet",
+    "others",
+    "Rack feet, six",
+    { by: "client", who: "Dr. Quill's brother", area: "rack", state: "done", covered: "open", pierces: true },
+    6,
+  ],
+  [
+    "field-vet",
+    "others",
+    "Lead to the rear, with its fuse",
+    {
+      by: "workshop",
+      who: "a trade electrician",
+      area: "wiring",
+      state: "done",
+      covered: "open",
+      test: "meter",
+      minutes: 20,
+      result: "accepted",
+    },
+    6,
+  ],
+  [
+    "field-vet",
+    "others",
+    "Seal of the old beacon",
+    { by: "workshop", who: "the fleet's own shop", area: "roofUnits", state: "done", covered: "covered", defects: "painted over" },
+    6,
+  ],
+  ["field-vet", "round", "Yard", { when: "arrival", views: [...VIEWS].filter((v) => v !== "plan") }, 6.05],
+  [
+    "field-vet",
+    "trap",
+    "Harness along the gutter",
+    { what: "harness", zone: "ceiling", rib: "3", under: "batten", step: "push back and tie" },
+    4,
+  ],
+  ["field-vet", "trap", "Trim clips above the slider", { what: "clip", zone: "right", under: "lining", step: "take off" }, 4, true],
+  [
+    "field-vet",
+    "trap",
+    "Earth screw, left pillar",
+    { what: "screw", zone: "left", rib: "2", under: "lining", step: "leave", noScrew: true },
+    4,
+    true,
+  ],
+  ["field-vet", "fixing", "Load floor", { what: "bolt", count: 16, tools: "socket 13, oil", beneath: "dirt, one damp edge" }, 6],
+  ["field-vet", "fixing", "Side linings", { what: "clip", count: 64 }, 6],
+  [
+    "field-vet",
+    "member",
+    "Stiffener behind the left window",
+    {
+      side: "left",
+      what: "stiffener",
+      mayGo: "yes",
+      source: "body guide",
+      says: "sheet 14, side wall",
+      how: "bond sliced",
+      duty: "the bonded frame of the window",
+    },
+    3,
+  ],
+  ["night-bakery", "fixing", "Racking", { what: "rivet", count: 38, minutes: 130, tools: "drill 5, chisel" }, 12],
+  ["night-bakery", "round", "Yard", { when: "arrival", views: ["left", "right", "rear", "roof"] }, 14],
+  [
+    "coast-rangers",
+    "member",
+    "Beam above the right window",
+    {
+      side: "right",
+      what: "beam",
+      mayGo: "yes",
+      source: "ticket holder",
+      says: "Ines",
+      how: "tabs sheared",
+      duty: "a steel rib, bolted",
+      coated: true,
+    },
+    20,
+  ],
+];
+
+const SEAT: DocketData["seat"] = {
+  route: "re-torque",
+  bolts: ["front left", "front right", "rear left", "rear right"].map((name) => ({ name, asked: 45, read: 45 })),
+  floorTrimmed: true,
+  locked: true,
+  belts: true,
+  clear: true,
+  lamps: true,
+  signedBy: "Ines",
+  ticket: "seats",
+};
+
+export async function writePapers(now: number): Promise<void> {
+  const shop = await loadShop(pool());
+  await transaction(async (t) => {
+    for (const [build, kind, title, data, days, closed] of PAPERS)
+      if (shop.builds.some((b) => b.id === build)) await paper(t, build, null, kind, title, data, now - Math.round(days * DAY), closed);
+    for (const b of shop.builds)
+      for (const j of b.jobs) {
+        if (j.code === "ST-08" && j.state === "done") await paper(t, b.id, j.id, "seat", "Driver's and passenger's", SEAT, j.endedAt!);
+        if (j.state !== "todo" && throwsChips(j)) await sparks(t, shop, j, now);
+      }
+  });
+}
+
+/** Of what is cut today the swarf is still lying; of what was cut before it is long off. */
+async function sparks(t: Conn, shop: Shop, j: JobRow, now: number): Promise<void> {
+  const by = shop.fitters.find((f) => f.id === j.fitters[0])?.name ?? "Ines";
+  const stamps =
+    j.state === "done"
+      ? { last: { by, at: j.endedAt! }, clean: { by, at: j.endedAt! }, look: { by: "Ines", at: j.endedAt! + 40 } }
+      : undefined;
+  const data: DocketData["sparks"] = { tool: "jigsaw", worn: WORN, ...(stamps ? { stamps } : {}) };
+  await paper(t, j.buildId, j.id, "sparks", j.name, data, Math.min(j.startedAt ?? now, now));
+}
+
+async function paper<K extends DocketKind>(
+  t: Conn,
+  buildId: string,
+  jobId: string | null,
+  kind: K,
+  title: string,
+  data: DocketData[K],
+  at: number,
+  closed?: true,
+): Promise<void> {
+  const over = DOCKETS[kind].over?.(data as never) ?? closed === true;
+  await addRecord(t, { id: v7(), buildId, jobId, kind, title, data, saidBy: LEAD, saidAt: at, closedAt: over ? at : null });
+}
