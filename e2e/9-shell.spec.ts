@@ -44,8 +44,10 @@ test("a hole is added, cut, left bare, covered, closed and soaked; the lead hear
   await dialog.getByLabel("Minutes of water").fill("12");
   await dialog.getByRole("button", { name: "Keep" }).click();
   await expect(list).toContainText("14 through the skin, 1 seen dry under water");
+  await row.getByLabel("Aerial gland, next picture shows").selectOption("outside");
   await row.getByLabel("Photo of Aerial gland").setInputFiles({ name: "gland.png", mimeType: "image/png", buffer: picture });
-  await expect(row.getByRole("img", { name: "Aerial gland, 1" })).toBeVisible();
+  await expect(row.getByRole("img", { name: "Aerial gland, outside" })).toBeVisible();
+  await expect(row).toContainText("proof 1 of 6");
   await row.getByRole("button", { name: /^Aerial gland/ }).click();
   await expect(dialog.getByRole("list", { name: "Changes" }).getByRole("listitem")).toHaveCount(4);
   await expectAccessible(page);

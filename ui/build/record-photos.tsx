@@ -66,7 +66,7 @@ export function RecordPhotos({
       />
       {choices && (
         <select
-          aria-label={`What the next photo of ${title} shows`}
+          aria-label={`${title}, next picture shows`}
           value={what}
           onChange={(e) => setWhat(e.target.value)}
           className="h-8 rounded-md border bg-card px-1.5 text-[12px]"

@@ -23,6 +23,12 @@ describe("send", () => {
     expect(await send("POST", "bays", { name: "Tall" })).toEqual({ id: "x" });
     expect(fetch).toHaveBeenCalledWith("/api/bays", expect.objectContaining({ method: "POST", body: '{"name":"Tall"}' }));
   });
+  it("does not lose a figure that is none", async () => {
+    const fetch = answer(200, {});
+    vi.stubGlobal("fetch", fetch);
+    await send("POST", "records", { kg: Number("12 kg"), mm: 4 });
+    expect(fetch).toHaveBeenCalledWith("/api/records", expect.objectContaining({ body: '{"kg":"not a figure","mm":4}' }));
+  });
   it("turns a refusal into one error with words, fields and both values", async () => {
     vi.stubGlobal("fetch", answer(422, { error: "due: has to be later", faults: [{ path: "due", message: "has to be later" }] }));
     await expect(send("POST", "builds")).rejects.toMatchObject({

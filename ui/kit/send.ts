@@ -23,6 +23,9 @@ export class SendError extends Error {
   }
 }
 
+/** A typed figure that is none would become null, and so be lost in silence: it is sent as words, for the server to name its field. */
+const figures = (_key: string, v: unknown) => (typeof v === "number" && Number.isNaN(v) ? "not a figure" : v);
+
 /** POST, PATCH or DELETE of JSON to /api/PATH. Throws SendError. */
 export async function send<T = Record<string, unknown>>(
   method: "POST" | "PATCH" | "DELETE",
@@ -32,7 +35,12 @@ export async function send<T = Record<string, unknown>>(
 ): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api/${path}`, { method, headers: { "content-type": "application/json" }, body: JSON.stringify(body), signal });
+    response = await fetch(`/api/${path}`, {
+      method,
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(body, figures),
+      signal,
+    });
   } catch (e) {
     if ((e as Error).name === "AbortError") throw e;
     throw new SendError(0, { error: "The workshop's server can't be reached. Nothing was changed; try again when the network is back." });
