@@ -1,6 +1,7 @@
 // All calculators by name, and the one form in which their results leave.
 
 import { batteryStand } from "./battery-stand";
+import { beadClock } from "./bead-clock";
 import { bedAcross } from "./bed-across";
 import { boltPattern } from "./bolt-pattern";
 import { cable } from "./cable";
@@ -12,6 +13,7 @@ import { dewPointSheet } from "./dew-point";
 import { disturbedHold } from "./disturbed-hold";
 import { drain } from "./drain";
 import { edgeClock } from "./edge-clock";
+import { edgeSide } from "./edge-side";
 import { edgeSupport } from "./edge-support";
 import { flangeScrew } from "./flange-screw";
 import { goNoGo } from "./go-no-go";
@@ -21,18 +23,22 @@ import { height } from "./height";
 import { holeRange } from "./hole-range";
 import { inLine } from "./in-line";
 import { inlet } from "./inlet";
+import { landProduct } from "./land-product";
 import { lettering } from "./lettering";
 import { lowPlaces } from "./low-places";
 import type { Calculator, Outcome } from "./model";
 import { openSkin } from "./open-skin";
 import { opening } from "./opening";
+import { pairMinutes } from "./pair-minutes";
 import { passes } from "./passes";
 import { recoat } from "./recoat";
 import { roofPlan } from "./roof-plan";
 import { sealant } from "./sealant";
 import { secondHands } from "./second-hands";
 import { session } from "./session";
+import { setUnit } from "./set-unit";
 import { solarFeet } from "./solar-feet";
+import { solarFix } from "./solar-fix";
 import { stripList } from "./strip-list";
 import { supportFrame } from "./support-frame";
 import { swivel } from "./swivel";
@@ -83,6 +89,12 @@ export const CALCULATORS: readonly Calculator[] = [
   passes,
   secondHands,
   handsDate,
+  landProduct,
+  beadClock,
+  setUnit,
+  solarFix,
+  edgeSide,
+  pairMinutes,
 ];
 
 export const findCalculator = (name: string): Calculator | undefined => CALCULATORS.find((c) => c.name === name);

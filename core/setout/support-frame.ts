@@ -8,24 +8,43 @@ interface Input {
   batten: { b: number; t: number };
   gap: number;
   play: number;
+  /** Cut away where a rib or a wire stands: one changes the width, the other the thickness. */
+  relief?: { kind: "narrower" | "rebate"; depth: number };
+  /** Deepest cut of one pass. */
+  pass?: number;
+  /** Put together in its place, not on the bench. */
+  inPlace?: boolean;
 }
 
-const schema = object({
-  cut: object({ w: is.size, h: is.size }),
-  batten: object({ b: is.size, t: is.size }),
-  gap: is.size,
-  play: is.mm,
-});
+const schema = object(
+  {
+    cut: object({ w: is.size, h: is.size }),
+    batten: object({ b: is.size, t: is.size }),
+    gap: is.size,
+    play: is.mm,
+  },
+  {
+    relief: object({ kind: { type: "string", enum: ["narrower", "rebate"] }, depth: is.size }),
+    pass: is.size,
+    inPlace: is.bool,
+  },
+);
 
 /**
  * Long pieces W + 2b, short ones H, fitting when H + 2b ≤ gap − 2·play; the other way round when only that fits. Else each
- * long piece is shaved by (H + 2b − (gap − 2·play)) ÷ 2, never below half its width.
+ * long piece is shaved by (H + 2b − (gap − 2·play)) ÷ 2, never below half its width. A relief goes down in passes of 3 mm at
+ * most: narrower takes it off the width, a rebate off the thickness. Timber in all 2W + 2H + 4b.
  */
 export const supportFrame = calculator<Input>(
   { name: "support-frame", title: "Support frame" },
   schema,
-  ({ gap, play }) => (2 * play >= gap ? [{ path: "play", message: "leaves no gap" }] : []),
-  ({ cut, batten, gap, play }) => {
+  ({ gap, play, relief, batten }) => [
+    ...(2 * play >= gap ? [{ path: "play", message: "leaves no gap" }] : []),
+    ...(relief && relief.depth >= (relief.kind === "rebate" ? batten.t : batten.b)
+      ? [{ path: "relief.depth", message: "leaves nothing of the batten" }]
+      : []),
+  ],
+  ({ cut, batten, gap, play, relief, pass = 3, inPlace = false }) => {
     const { b, t } = batten;
     const room = gap - 2 * play;
     const turned = cut.h + 2 * b > room && cut.w + 2 * b <= room;
@@ -47,10 +66,26 @@ export const supportFrame = calculator<Input>(
     else findings.push({ level: "ok", about: "gap", text: `fits with ${mm(room - between - 2 * b)} to spare` });
     if (turned)
       findings.push({ level: "ok", about: "cut", text: "the long pieces run the other way: only so the frame fits between the ribs" });
+    const passes = relief ? Math.ceil(round(relief.depth / pass, 9)) : 0;
+    if (relief) {
+      const [left, whole, word] = relief.kind === "rebate" ? [t - relief.depth, t, "thick"] : [b - relief.depth, b, "wide"];
+      findings.push({
+        level: left < whole / 2 ? "warn" : "ok",
+        about: "relief",
+        text: `${relief.kind === "rebate" ? "a rebate" : "made narrower"}: ${mm(left)} of ${mm(whole)} ${word} stay there; ${passes} ${passes === 1 ? "pass" : "passes"} of ${mm(pass)} at most, fence set, guard on, a test piece first`,
+      });
+    }
+    findings.push({
+      level: "ok",
+      about: "cut",
+      text: inPlace
+        ? "built in its place: the two that lie between go in first, the long ones close it"
+        : "tried between its ribs before the hole is cut",
+    });
     const long = { length: round(through + 2 * b), count: 2 };
     const short = { length: round(between), count: 2 };
     return outcome(
-      { long, short, shave, fits: shave === 0 },
+      { long, short, shave, fits: shave === 0, timber: round(2 * cut.w + 2 * cut.h + 4 * b), passes },
       {
         findings,
         cuts: [

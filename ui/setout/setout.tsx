@@ -346,6 +346,8 @@ const NO_LENGTHS = new Set([
   "passes",
   "second-hands",
   "hands-date",
+  "land-product",
+  "solar-fix",
 ]);
 /** Figures that are no lengths, whatever the unit. */
 const PLAIN = new Set([
@@ -362,6 +364,15 @@ const PLAIN = new Set([
   "ml",
   "allFilledMl",
   "station",
+  "passes",
+  "inside",
+  "outside",
+  "chainHoles",
+  "timbers",
+  "spareMinutes",
+  "twoMinutes",
+  "freed",
+  "calls",
 ]);
 
 function Results({ results, inches, lengths }: { results: Record<string, unknown>; inches: boolean; lengths: boolean }) {

@@ -2,6 +2,7 @@
 
 import type { Draft, Field } from "./fields";
 import { MORE_SHEETS } from "./sheets-more";
+import { SET_SHEETS } from "./sheets-set";
 import { TIME_SHEETS } from "./sheets-time";
 
 export interface Sheet {
@@ -293,8 +294,35 @@ export const SHEETS: readonly Sheet[] = [
       { kind: "length", path: "batten.t", label: "Batten thickness" },
       { kind: "length", path: "gap", label: "Clear between ribs" },
       { kind: "length", path: "play", label: "Play each side" },
+      {
+        kind: "choice",
+        path: "relief.kind",
+        label: "A relief is",
+        options: [
+          ["narrower", "made narrower"],
+          ["rebate", "a rebate"],
+        ],
+      },
+      { kind: "length", path: "relief.depth", label: "Relief, depth", optional: true },
+      { kind: "length", path: "pass", label: "One pass, at most", optional: true },
+      { kind: "flag", path: "inPlace", label: "Built in its place" },
     ],
-    start: { "cut.w": "400", "cut.h": "400", "batten.b": "44", "batten.t": "20", gap: "462", play: "2" },
+    start: {
+      "cut.w": "400",
+      "cut.h": "400",
+      "batten.b": "44",
+      "batten.t": "20",
+      gap: "462",
+      play: "2",
+      "relief.kind": "narrower",
+      "relief.depth": "",
+      pass: "",
+      inPlace: false,
+    },
+    shape: (i) => {
+      const { relief, ...rest } = i as { relief?: { depth?: number } };
+      return relief?.depth === undefined ? rest : i;
+    },
   },
   {
     name: "sealant",
@@ -482,5 +510,6 @@ export const SHEETS: readonly Sheet[] = [
     },
   },
   ...MORE_SHEETS,
+  ...SET_SHEETS,
   ...TIME_SHEETS,
 ];

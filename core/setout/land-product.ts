@@ -1,0 +1,98 @@
+// What goes between which two materials: product and primer by pair and slope, and the window in which the bead goes on.
+
+import { CLOCK, minutesOf } from "../time/clock";
+import { clock } from "./cure";
+import { calculator, type Finding, is, object, outcome, round } from "./model";
+
+const PAIRS = ["glass-paint", "composite-metal", "plastic-metal", "timber-metal"] as const;
+type Pair = (typeof PAIRS)[number];
+const PRODUCTS = ["glass adhesive", "hybrid adhesive", "flexible sealant", "self-levelling sealant"] as const;
+const COATS = ["none", "two-part primer", "one-part paint", "bonding primer"] as const;
+
+interface Input {
+  pair: Pair;
+  slopeDeg: number;
+  product: (typeof PRODUCTS)[number];
+  edgeCoat: (typeof COATS)[number];
+  wiped: string;
+  flashMinutes: number;
+  longestMinutes: number;
+  levelTo?: number;
+}
+
+/** What the pair asks for, its primer, and products that are never put there. The maker's sheet rules over all of it. */
+const TABLE: Record<Pair, { product: (typeof PRODUCTS)[number]; primer: string; never: readonly string[] }> = {
+  "glass-paint": {
+    product: "glass adhesive",
+    primer: "primer on the glass rim and wherever paint was touched",
+    never: ["self-levelling sealant", "flexible sealant"],
+  },
+  "composite-metal": {
+    product: "hybrid adhesive",
+    primer: "scuff both, the composite's own primer",
+    never: ["glass adhesive", "self-levelling sealant"],
+  },
+  "plastic-metal": { product: "flexible sealant", primer: "adhesion promoter on the plastic, no solvent on it", never: ["glass adhesive"] },
+  "timber-metal": { product: "hybrid adhesive", primer: "timber sealed first", never: ["glass adhesive", "self-levelling sealant"] },
+};
+
+const schema = object(
+  {
+    pair: { type: "string", enum: PAIRS },
+    slopeDeg: { type: "number", minimum: 0, maximum: 180 },
+    product: { type: "string", enum: PRODUCTS },
+    edgeCoat: { type: "string", enum: COATS },
+    wiped: CLOCK,
+    flashMinutes: is.amount,
+    longestMinutes: is.size,
+  },
+  { levelTo: { type: "number", minimum: 0, maximum: 90 } },
+);
+
+/** Self-levelling up to 5° of slope and no more; the bead between the wipe + flash-off and the wipe + longest wait. */
+export const landProduct = calculator<Input>(
+  { name: "land-product", title: "Clean land, right product" },
+  schema,
+  ({ flashMinutes, longestMinutes }) =>
+    flashMinutes >= longestMinutes ? [{ path: "longestMinutes", message: "has to be longer than the flash-off" }] : [],
+  ({ pair, slopeDeg, product, edgeCoat, wiped, flashMinutes, longestMinutes, levelTo = 5 }) => {
+    const row = TABLE[pair];
+    const findings: Finding[] = [];
+    if (row.never.includes(product))
+      findings.push({ level: "stop", about: "product", text: `${product} is not for ${pair.replace("-", " on ")}: ${row.product}` });
+    else if (product !== row.product)
+      findings.push({
+        level: "warn",
+        about: "product",
+        text: `${row.product} is usual for ${pair.replace("-", " on ")}: a swap is the lead's to allow`,
+      });
+    if (product === "self-levelling sealant" && slopeDeg > levelTo)
+      findings.push({ level: "stop", about: "slopeDeg", text: `it runs off at ${slopeDeg}°, ${levelTo}° at most: a non-sag sealant` });
+    if (edgeCoat === "one-part paint" && pair !== "timber-metal")
+      findings.push({
+        level: "stop",
+        about: "edgeCoat",
+        text: "primer lifts a one-part paint: two-part primer or the bonding primer itself",
+      });
+    if (edgeCoat === "none")
+      findings.push({
+        level: "warn",
+        about: "edgeCoat",
+        text: "bare metal at the edge: coat it, or the bonding primer alone where its maker says so",
+      });
+    if (!findings.some((f) => f.level === "stop"))
+      findings.push({ level: "ok", about: "pair", text: `wipe, scuff, wipe, prime: ${row.primer}. No bead without the cleaning tick` });
+    findings.push({ level: "warn", about: "product", text: "the maker's sheets of adhesive and primer come first; gloves, air" });
+    const at = (m: number) => clock(Math.ceil(round(minutesOf(wiped) + m, 6)));
+    return outcome(
+      {
+        product: row.product,
+        primer: row.primer,
+        selfLevelling: slopeDeg <= levelTo,
+        beadFrom: at(flashMinutes),
+        beadUntil: at(longestMinutes),
+      },
+      { findings },
+    );
+  },
+);

@@ -1,0 +1,112 @@
+// A unit goes down: timbers that carry it, the order of its screws, its gaps, shims that come out again.
+
+import { calculator, type Finding, is, mm, object, outcome, round } from "./model";
+
+interface Input {
+  opening: { w: number; h: number };
+  bearing: number;
+  timbers: number;
+  screws: number;
+  gaps?: { left: number; right: number; top: number; bottom: number };
+  shimsIn?: number;
+  shimsOut?: number;
+  clips?: string;
+  clipsDrawn?: string;
+  gapPlay?: number;
+}
+
+const schema = object(
+  { opening: object({ w: is.size, h: is.size }), bearing: is.mm, timbers: is.count, screws: { type: "integer", minimum: 2, maximum: 200 } },
+  {
+    gaps: object({ left: is.mm, right: is.mm, top: is.mm, bottom: is.mm }),
+    shimsIn: is.count,
+    shimsOut: is.count,
+    clips: is.name,
+    clipsDrawn: is.name,
+    gapPlay: is.mm,
+  },
+);
+
+/**
+ * Screws 1 to n round the flange in the order of tightening: each with the one opposite, each pair as far as it can be from
+ * those that are tight, and never two neighbours one after the other where that can be helped.
+ */
+export function crosswise(n: number): number[] {
+  const left = new Set(Array.from({ length: n }, (_, i) => i));
+  const out: number[] = [];
+  const apart = (a: number, b: number) => Math.min(Math.abs(a - b), n - Math.abs(a - b));
+  const take = (i: number) => {
+    out.push(i);
+    left.delete(i);
+  };
+  take(0);
+  while (left.size) {
+    const last = out[out.length - 1];
+    const opposite = (last + (n >> 1)) % n;
+    if (out.length % 2 && left.has(opposite)) {
+      take(opposite);
+      continue;
+    }
+    const rank = (i: number) => [Math.min(apart(i, last), 2), Math.min(...out.map((o) => apart(i, o))), apart(i, last), -i];
+    const ranked = [...left].map((i) => ({ i, by: rank(i) }));
+    ranked.sort((x, y) => {
+      const k = x.by.findIndex((v, j) => v !== y.by[j]);
+      return k < 0 ? 0 : y.by[k] - x.by[k];
+    });
+    take(ranked[0].i);
+  }
+  return out.map((i) => i + 1);
+}
+
+/** Cross timbers of opening + 2·bearing; opposite gaps within 1 mm before tightening; as many shims out as went in. */
+export const setUnit = calculator<Input>(
+  { name: "set-unit", title: "Setting the unit" },
+  schema,
+  ({ shimsIn = 0, shimsOut = 0 }) =>
+    shimsOut > shimsIn ? [{ path: "shimsOut", message: `can't be more than the ${shimsIn} that went in` }] : [],
+  ({ opening, bearing, timbers, screws, gaps, shimsIn, shimsOut, clips, clipsDrawn, gapPlay = 1 }) => {
+    const findings: Finding[] = [];
+    const length = round(opening.w + 2 * bearing);
+    if (clips && clipsDrawn && clips.trim().toLowerCase() !== clipsDrawn.trim().toLowerCase())
+      findings.push({ level: "stop", about: "clips", text: `clips go to the ${clipsDrawn}, not to the ${clips}: turn it round` });
+    if (gaps) {
+      for (const [a, b] of [
+        ["left", "right"],
+        ["top", "bottom"],
+      ] as const) {
+        const off = round(Math.abs(gaps[a] - gaps[b]));
+        if (off > gapPlay)
+          findings.push({
+            level: "stop",
+            about: `gaps.${a}`,
+            text: `${a} ${mm(gaps[a])}, ${b} ${mm(gaps[b])}: move it ${mm(off / 2)} ${gaps[a] > gaps[b] ? "towards" : "away from"} the ${a} before tightening`,
+          });
+      }
+      if (!findings.length) findings.push({ level: "ok", about: "gaps", text: `opposite gaps within ${mm(gapPlay)}: centred` });
+    } else
+      findings.push({
+        level: "warn",
+        about: "gaps",
+        text: "read the four gaps before it is tightened: it sinks to the bottom and leaks at the top",
+      });
+    if (shimsIn && shimsOut !== shimsIn)
+      findings.push({ level: "warn", about: "shimsOut", text: `${shimsIn - (shimsOut ?? 0)} of ${shimsIn} shims are still in` });
+    findings.push({
+      level: "ok",
+      about: "screws",
+      text: "all started two turns, then in this order; gaskets by hand until they just bulge",
+    });
+    return outcome(
+      {
+        timberLength: length,
+        timbers,
+        order: crosswise(screws).join(" "),
+        centred: gaps ? !findings.some((f) => f.about.startsWith("gaps.")) : null,
+      },
+      {
+        findings,
+        cuts: timbers ? [{ name: "cross timber", material: "batten", w: length, h: 45, t: 22, count: timbers }] : [],
+      },
+    );
+  },
+);
