@@ -54,6 +54,9 @@ const PREFILLS: Record<string, (w: World) => Prefill | undefined> = {
   "under-floor": underFloor,
   sealant,
   ...MORE_PREFILLS,
+  "edge-side": (w) => fromCut("edge-side", w),
+  "bead-clock": (w) => fromCut("bead-clock", w),
+  "set-unit": (w) => fromCut("set-unit", w),
 };
 
 interface Field {
@@ -257,6 +260,26 @@ function sealant(w: World): Prefill | undefined {
     draft: { pack: "310", waste: "0.1", joints: Array.from({ length: Math.max(1, n) }, () => joint(200)) },
     basis: { "small holes": n },
   };
+}
+
+/** Sheets that start from the cut of their opening: its edges, its perimeter, its size. */
+const FROM_CUT: Record<string, (cut: { w: number; h: number }, f: Field) => SheetDraft> = {
+  "edge-side": (c, f) => ({
+    edges: [
+      ["top", c.w, (f.top - f.bottom - c.h) / 2],
+      ["bottom", c.w, (f.top - f.bottom - c.h) / 2],
+      ["front", c.h, (f.right - f.left - c.w) / 2],
+      ["rear", c.h, (f.right - f.left - c.w) / 2],
+    ].map(([name, length, toInner]) => ({ name: String(name), length: t(+length), toInner: t(Math.max(0, +toInner)), hidden: false })),
+  }),
+  "bead-clock": (c) => ({ perimeter: t(2 * (c.w + c.h)), flanges: "1" }),
+  "set-unit": (c) => ({ "opening.w": t(c.w), "opening.h": t(c.h) }),
+};
+
+function fromCut(name: string, w: World): Prefill | undefined {
+  const f = fieldOf(w);
+  if (!f) return undefined;
+  return { draft: FROM_CUT[name](f.cut, f), basis: { "cut width": f.cut.w, "cut height": f.cut.h }, partial: true };
 }
 
 /** What has changed beneath a sheet since it was filled, in words; empty when nothing has. */

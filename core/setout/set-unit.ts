@@ -1,6 +1,7 @@
 // A unit goes down: timbers that carry it, the order of its screws, its gaps, shims that come out again.
 
-import { calculator, type Finding, is, mm, object, outcome, round } from "./model";
+import { circle, rect } from "./drawing/shapes";
+import { calculator, type Finding, is, mm, object, outcome, round, type Shape } from "./model";
 
 interface Input {
   opening: { w: number; h: number };
@@ -58,6 +59,27 @@ export function crosswise(n: number): number[] {
   return out.map((i) => i + 1);
 }
 
+/** Screws evenly round the flange, half a bearing outside the opening, each with its turn of tightening. */
+function screwsRound({ w, h }: Input["opening"], bearing: number, order: readonly number[]): Shape[] {
+  const out = bearing / 2;
+  const [wide, tall] = [w + bearing, h + bearing];
+  return order
+    .map((_, i) => {
+      // From the middle of the upper side, clockwise.
+      let s = ((i * 2 * (wide + tall)) / order.length + wide / 2) % (2 * (wide + tall));
+      let at: [number, number];
+      if (s <= wide) at = [s - out, h + out];
+      else if ((s -= wide) <= tall) at = [w + out, h + out - s];
+      else if ((s -= tall) <= wide) at = [w + out - s, -out];
+      else at = [-out, s - wide - out];
+      return { at, turn: order.indexOf(i + 1) + 1 };
+    })
+    .flatMap(({ at, turn }) => [
+      circle("cut", at[0], at[1], 3),
+      { kind: "text" as const, layer: "text" as const, at: [at[0] + 5, at[1] + 5] as [number, number], size: 16, text: String(turn) },
+    ]);
+}
+
 /** Cross timbers of opening + 2·bearing; opposite gaps within 1 mm before tightening; as many shims out as went in. */
 export const setUnit = calculator<Input>(
   { name: "set-unit", title: "Setting the unit" },
@@ -105,6 +127,11 @@ export const setUnit = calculator<Input>(
       },
       {
         findings,
+        drawing: {
+          title: "Order of the screws",
+          seen: "from the side that the screws go in; 1 is tightened first",
+          shapes: [...rect("cut", 0, 0, opening.w, opening.h), ...screwsRound(opening, bearing, crosswise(screws))],
+        },
         cuts: timbers ? [{ name: "cross timber", material: "batten", w: length, h: 45, t: 22, count: timbers }] : [],
       },
     );

@@ -52,6 +52,25 @@ describe("figures to start from", () => {
     expect(prefill("opening", worldOf("OP-09", g, FULL))).toBeUndefined();
     expect(prefill("cure", worldOf("OP-06a", g, FULL))).toBeUndefined();
   });
+  it("take the edges, the perimeter and the size of an opening from its own cut", () => {
+    const unit = { w: 380, h: 420, r: 30 };
+    const w = { ...worldOf("OP-04", g, FULL), unit };
+    const edges = prefill("edge-side", w)!.draft.edges as { name: string; length: string; toInner: string }[];
+    expect(edges.map((e) => [e.name, e.length])).toEqual([
+      ["top", "380"],
+      ["bottom", "380"],
+      ["front", "420"],
+      ["rear", "420"],
+    ]);
+    // The bay is 500 between its ribs: (500 − 380) ÷ 2 to the inner metal fore and aft.
+    expect(edges[2].toInner).toBe("60");
+    expect(prefill("bead-clock", w)!.draft.perimeter).toBe("1600");
+    expect(prefill("set-unit", w)!.draft).toMatchObject({ "opening.w": "380", "opening.h": "420" });
+    expect(contradictions(prefill("set-unit", w)!.basis, prefill("set-unit", { ...w, unit: { ...unit, w: 400 } })!.basis)).toEqual([
+      "cut width is 400 now, was 380",
+    ]);
+    expect(prefill("edge-side", worldOf("OP-09", g, FULL))).toBeUndefined();
+  });
   it("fit the fields of the sheets that start from plan and forecast", () => {
     const shop = testShop();
     const build = shop.builds[0];
