@@ -124,6 +124,7 @@ describe("plans", () => {
         retired: false,
         version: 1,
         skills: { [skill]: 3 },
+        nots: [],
         tickets: ["gas", "mains", "seats"].map((ticket) => ({ id: ticket, until: null })),
         absences: [],
       });

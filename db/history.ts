@@ -1,7 +1,7 @@
 // What builds of before teach the next one: kept of all of them, handed over or not.
 
 import type { Pool } from "mysql2/promise";
-import type { FixingRow, MemberRow } from "@/core/shop/model";
+import type { FixingRow, MarkedRow, MemberRow } from "@/core/shop/model";
 import { type Conn, rows } from "./pool";
 
 type Raw = { build_id: string; van_id: string; title: string; data: unknown };
@@ -29,5 +29,12 @@ export async function loadMembers(c: Conn | Pool): Promise<MemberRow[]> {
     const d = json<{ side: MemberRow["side"]; what: MemberRow["what"]; source?: string; says?: string; mayGo: string }>(r.data);
     const says = d.mayGo === "yes" ? `may go: ${d.source}, ${d.says}` : d.mayGo === "no" ? "stays" : "not known";
     return { buildId: r.build_id, vanId: r.van_id, title: r.title, side: d.side, what: d.what, says };
+  });
+}
+
+export async function loadMarked(c: Conn | Pool): Promise<MarkedRow[]> {
+  return (await told(c, "mark")).flatMap((r) => {
+    const { what } = json<{ what: string }>(r.data);
+    return what === "hole" || what === "rust" ? [{ buildId: r.build_id, vanId: r.van_id, title: r.title, what }] : [];
   });
 }

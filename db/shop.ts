@@ -21,7 +21,7 @@ import type {
   Workshop,
 } from "@/core/shop/model";
 import type { BuildRecord } from "@/core/shop/records";
-import { loadFixings, loadMembers } from "./history";
+import { loadFixings, loadMarked, loadMembers } from "./history";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { loadSheets } from "./setout";
 import { loadTemplates } from "./templates";
@@ -78,7 +78,7 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
 export async function loadShop(c: Conn | Pool): Promise<Shop> {
   const workshop = await loadWorkshop(c);
   if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
-  const [calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, weather, builds] = await Promise.all([
+  const [calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, marked, weather, builds] = await Promise.all([
     loadCalendars(c),
     loadBays(c),
     loadFitters(c),
@@ -89,10 +89,11 @@ export async function loadShop(c: Conn | Pool): Promise<Shop> {
     loadWeep(c),
     loadFixings(c),
     loadMembers(c),
+    loadMarked(c),
     loadWeather(c),
     loadBuilds(c),
   ]);
-  return { workshop, calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, weather, builds };
+  return { workshop, calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, marked, weather, builds };
 }
 
 async function loadCalendars(c: Conn | Pool): Promise<CalendarRow[]> {
@@ -161,6 +162,7 @@ async function loadFitters(c: Conn | Pool): Promise<FitterRow[]> {
     version: num(r.version),
     skills: Object.fromEntries(skills.get(text(r.id)) ?? []),
     tickets: tickets.get(text(r.id)) ?? [],
+    nots: json(r.nots),
     absences: absences.get(text(r.id)) ?? [],
   }));
 }

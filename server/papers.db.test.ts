@@ -255,3 +255,16 @@ describe("damage and seats", () => {
     expect(e.text).toMatch(/handed over; not ours: Old seal, by A yard/);
   });
 });
+
+describe("what a fitter is not to do", () => {
+  it("is kept with the fitter, and only what the house knows", async () => {
+    const f = (await loadShop(pool())).fitters.find((x) => x.name === "Teo")!;
+    const was = { name: f.name, calendarId: f.calendarId, skills: f.skills, tickets: [] };
+    await perform("PATCH", ["fitters", f.id], { ...was, version: f.version, nots: ["roof work", "new at cutting"] }, lead);
+    const now = (await loadShop(pool())).fitters.find((x) => x.id === f.id)!;
+    expect(now.nots).toEqual(["roof work", "new at cutting"]);
+    expect(await pathsOf(perform("PATCH", ["fitters", f.id], { ...was, version: now.version, nots: ["tea"] }, lead))).toEqual(["nots[0]"]);
+    await perform("PATCH", ["fitters", f.id], { ...was, version: now.version }, lead);
+    expect((await loadShop(pool())).fitters.find((x) => x.id === f.id)!.nots).toEqual(["roof work", "new at cutting"]);
+  });
+});

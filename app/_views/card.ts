@@ -12,6 +12,7 @@ import { holesOf, isSoak, sayPenetration } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { zonesOf } from "@/core/shop/shell";
+import { slotOffers } from "@/core/shop/short-slot";
 import { opensSkin, skinClock } from "@/core/shop/skin";
 import { sparksOpen } from "@/core/shop/sparks";
 import { templatesOf, templateWords } from "@/core/shop/templates";
@@ -59,6 +60,7 @@ export async function cardView(
     who: who ? { id: who, name: fitterName(shop, who) } : null,
     people,
     job: job ? cardJob(state, job, who) : null,
+    slot: slotOf(state, list, planned),
     later: list
       .filter((j) => j.id !== job?.id)
       .slice(0, 6)
@@ -71,6 +73,16 @@ export async function cardView(
         state: j.state,
       })),
   };
+}
+
+/** What fits before the next job, where nothing is under way. */
+function slotOf({ shop, now, zone }: State, list: readonly JobRow[], planned: ReadonlyMap<string, { start: string }>): CardView["slot"] {
+  const [first] = list;
+  if (!first || first.state === "started") return null;
+  const start = planned.get(first.id)?.start;
+  const minutes = start ? zone.parse(start) - now : 0;
+  const offers = slotOffers(shop, minutes, now).slice(0, 4);
+  return offers.length ? { minutes: sayMinutes(minutes), offers } : null;
 }
 
 function cardJob(state: State, j: JobRow, who: string | null): CardJob {
@@ -138,6 +150,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
             title: r.title,
             data: r.data,
             says: sayPenetration(r.data),
+            photos: r.photos,
             shows: r.shows ?? [],
           })),
     soaks: isSoak(j),

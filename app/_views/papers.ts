@@ -4,11 +4,13 @@ import { consentsOpen } from "@/core/shop/consent";
 import { TOUCH_WORDS } from "@/core/shop/docket/client";
 import { entriesOf } from "@/core/shop/docket/of";
 import { fixingEstimate } from "@/core/shop/fixings";
+import { usualMarks } from "@/core/shop/marks";
 import { knownMembers } from "@/core/shop/members";
 import type { BuildRow } from "@/core/shop/model";
 import { firstStage, notOurs, refusedWork } from "@/core/shop/others";
 import { datedDamage, roundMissing } from "@/core/shop/rounds";
 import { seatsOpen } from "@/core/shop/seats";
+import { sparesFor } from "@/core/shop/spares";
 import { sparksOpen } from "@/core/shop/sparks";
 import type { State } from "@/server/planning";
 import type { PapersView } from "@/ui/build/view";
@@ -28,6 +30,8 @@ export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView 
     round: roundMissing(shop, b) ?? null,
     fixings: fixingEstimate(shop, b) ?? null,
     sparks: Object.fromEntries(entriesOf(b.records, "sparks").map((r) => [r.id, sparksOpen(r.data, now, zone)])),
+    spares: sparesFor(b),
+    usual: usualMarks(shop, b),
     known: knownMembers(shop, b).length,
   };
 }

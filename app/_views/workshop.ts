@@ -33,6 +33,7 @@ export async function workshopView({ shop, zone, now, published, working }: Stat
     bays: shop.bays.map(({ closures: _c, seq: _s, calendarId: _k, ...b }) => b),
     fitters: shop.fitters.map(({ absences: _a, ...f }) => ({
       ...f,
+      nots: f.nots,
       tickets: f.tickets.map((t) => ({ ...t, expired: !!t.until && t.until < today })),
       only: only
         .filter((o) => o.fitterId === f.id)

@@ -11,6 +11,7 @@ import { availableFrom } from "./parts";
 import { openTooLong } from "./penetrations";
 import { openShots, shotState } from "./proof";
 import { count, crewNames, placeName, sayMinutes } from "./say";
+import { dryUntil } from "./short-slot";
 import { opensSkin, SHEET_MINUTES, skinClock } from "./skin";
 
 export type DecisionKind =
@@ -147,13 +148,16 @@ function remarksOf(b: BuildRow, j: JobRow): Decision[] {
 
 /** Holes through the skin that nothing covers for the night, or that have been open too long. */
 function holesOf(x: Look, b: BuildRow): Decision[] {
+  const rain = dryUntil(x.shop, x.now);
+  const weather =
+    rain === undefined ? "" : rain === null ? "; no dry weather now" : `; dry for ${sayMinutes(rain - x.now)} by the forecast`;
   return openTooLong(x.shop, b, x.now).map((h) => ({
     kind: "opening" as const,
     mark: "○",
     tone: "signal" as const,
     who: b.name,
     title: `Hole ${h.no}, ${h.title}`,
-    detail: h.says,
+    detail: `${h.says}${weather}`,
     by: x.night,
     buildId: b.id,
   }));

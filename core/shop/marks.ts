@@ -3,6 +3,7 @@
 import type { Prefill, SheetDraft } from "../setout/prefill";
 import type { ViewName } from "../van/drawing";
 import { inventoryOf, itemRows } from "./inventory";
+import type { BuildRow, Shop } from "./model";
 import type { BuildRecord, Mark } from "./records";
 
 export type MarkRecord = Extract<BuildRecord, { kind: "mark" }>;
@@ -72,4 +73,18 @@ export function stripPrefill(records: readonly BuildRecord[]): Prefill | undefin
       ...(items.length ? { "kg that came out": inventoryOf(records).kgOut } : {}),
     },
   };
+}
+
+/** What was met on earlier vans of this type and is not marked here: looked for, the most usual first. */
+export function usualMarks(shop: Pick<Shop, "marked">, build: Pick<BuildRow, "id" | "vanId" | "records">): string[] {
+  const here = new Set(marksIn(build.records).map((m) => m.title.toLowerCase()));
+  const seen = new Map<string, { words: string; builds: Set<string> }>();
+  for (const m of shop.marked) {
+    const key = m.title.toLowerCase();
+    if (m.vanId !== build.vanId || m.buildId === build.id || here.has(key)) continue;
+    const e = seen.get(key) ?? { words: `${m.title} (${m.what})`, builds: new Set<string>() };
+    e.builds.add(m.buildId);
+    seen.set(key, e);
+  }
+  return [...seen.values()].sort((a, b) => b.builds.size - a.builds.size || a.words.localeCompare(b.words)).map((e) => e.words);
 }

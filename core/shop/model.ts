@@ -67,6 +67,8 @@ export interface FitterRow {
   version: number;
   skills: Record<string, number>;
   tickets: { id: string; until: string | null }[];
+  /** What they are not to do, whatever the skills. */
+  nots: string[];
   absences: { id: string; from: number; to: number; reason: string }[];
 }
 
@@ -336,6 +338,14 @@ export interface MemberRow {
   says: string;
 }
 
+/** A hole or rust that was met on a van of some type; of handed-over builds as well. */
+export interface MarkedRow {
+  buildId: string;
+  vanId: string;
+  title: string;
+  what: "hole" | "rust";
+}
+
 export interface Shop {
   workshop: Workshop;
   calendars: CalendarRow[];
@@ -348,6 +358,7 @@ export interface Shop {
   weep: WeepPoint[];
   fixings: FixingRow[];
   members: MemberRow[];
+  marked: MarkedRow[];
   weather: WeatherRow[];
   builds: BuildRow[];
 }

@@ -2,6 +2,7 @@
 
 import type { Plan } from "../plan/model";
 import { type Minute, zoneOf } from "../time/zone";
+import { barredFrom } from "./barred";
 import type { FitterRow, JobRow, Shop } from "./model";
 
 export interface OnlyOne {
@@ -37,7 +38,7 @@ export function onlyOnes(shop: Shop, plan: Plan | undefined, now: Minute): OnlyO
       const on = zone.show(at ?? now).slice(0, 10);
       for (const d of job.crew) {
         if (d.skill === "any" && !d.ticket) continue;
-        const who = shop.fitters.filter((f) => able(f, d, on));
+        const who = shop.fitters.filter((f) => able(f, d, on) && !barredFrom(f, job).length);
         if (who.length !== 1) continue;
         const key = `${who[0].id} ${d.skill} ${d.level} ${d.ticket ?? ""}`;
         const entry = found.get(key) ?? { d, f: who[0], jobs: [] };

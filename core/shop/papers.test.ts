@@ -1,14 +1,21 @@
 import { describe, expect, it } from "vitest";
 import { consentBefore, consentsOpen, touchOf } from "./consent";
+import { contentsBefore } from "./contents";
 import { ownerFindings } from "./docket/client";
+import { shortItems, usualContents } from "./docket/goods";
+import { usualMarks } from "./marks";
 import { bareMembers, knownMembers, membersBefore, memberWords } from "./members";
 import { firstStage, notOurs, othersBefore, refusedWork } from "./others";
-import { papersBefore, paperWords } from "./papers";
+import { dentWords, papersBefore, paperWords, sessionWords } from "./papers";
 import { obstacles } from "./ready";
+import { faultState } from "./records";
 import { datedDamage, roundMissing } from "./rounds";
 import { seatsOpen, seatWords } from "./seats";
+import { dryUntil, slotOffers } from "./short-slot";
+import { sparesFor } from "./spares";
+import { templateMismatch } from "./templates";
 import { entry } from "./testing/entry";
-import { at, done, job, NOW, testBuild, testShop } from "./testing/shop";
+import { at, done, job, NOW, testBuild, testShop, testTemplate } from "./testing/shop";
 import { trapsBefore, trapWords } from "./traps";
 
 const shopWith = (...records: ReturnType<typeof entry>[]) => {
@@ -250,4 +257,113 @@ it("all of it together: what a job waits for is one list", () => {
   );
   expect(papersBefore(shop.builds[0], job(shop, "OP-04"))).toHaveLength(3);
   expect(at("2027-03-03T10:00")).toBe(NOW);
+});
+
+describe("the box of a unit", () => {
+  it("locks the cut while something of it is short, with its claim", () => {
+    const s = shopWith(entry("contents", "Roof fan", { items: [{ name: "adapter", state: "missing" }], claimedFor: "2027-03-20" }));
+    const fan = job(s, "OP-04");
+    fan.parts[0].name = "Roof fan 400 × 400 with template";
+    expect(contentsBefore(s.builds[0], fan)).toEqual(["locked: Roof fan came short, adapter missing, claimed for 2027-03-20"]);
+    expect(contentsBefore(s.builds[0], job(s, "OP-06a"))).toEqual([]);
+    expect(contentsBefore({ records: [entry("contents", "Roof fan", { items: [{ name: "adapter", state: "there" }] })] }, fan)).toEqual([]);
+  });
+  it("starts with what usually is in one", () => {
+    expect(usualContents().map((i) => i.name)).toContain("template");
+    expect(shortItems({ items: usualContents() })).toEqual([]);
+  });
+});
+
+describe("spares for later wishes", () => {
+  it("are proposed until they are listed, or something behind them is begun", () => {
+    const s = testShop();
+    const [b] = s.builds;
+    expect(sparesFor(b).map((x) => [x.title, x.minutesNow, x.minutesLater])).toEqual([
+      ["Spare gland for a cable", 25, 135],
+      ["Spare port", 25, 135],
+    ]);
+    b.records = [entry("penetration", "Spare port", { side: "left", place: "x", by: "us", state: "wanted" })];
+    expect(sparesFor(b).map((x) => x.title)).toEqual(["Spare gland for a cable"]);
+    const inner = b.jobs.find((j) => j.stage === "insulation" && j.zones.includes("ceiling"))!;
+    inner.state = "started";
+    expect(sparesFor(b)).toEqual([]);
+  });
+});
+
+describe("one cutting session", () => {
+  it("names the cuts that are left while one is under way", () => {
+    const s = testShop();
+    const [b] = s.builds;
+    const fan = job(s, "OP-04");
+    expect(sessionWords(b, fan)).toEqual([]);
+    fan.state = "started";
+    expect(sessionWords(b, fan)[0]).toContain(job(s, "OP-06a").name);
+    for (const j of b.jobs) if (j.irreversible === "cut" && j !== fan) j.state = "done";
+    expect(sessionWords(b, fan)).toEqual([]);
+  });
+});
+
+it("a dent from the bracing is a wish of the opening on its side", () => {
+  const dent = entry("mark", "Dent below the rail", { what: "damage", view: "left", x: 1, y: 1, bracing: true });
+  const s = shopWith(dent, entry("mark", "Old dent", { what: "damage", view: "left", x: 1, y: 1 }));
+  expect(dentWords(s.builds[0], job(s, "OP-06a"))).toEqual(["Cut this away if you can: Dent below the rail, a dent from the bracing"]);
+  expect(dentWords(s.builds[0], job(s, "OP-01"))).toHaveLength(1);
+  expect(dentWords(s.builds[0], { ...job(s, "OP-06a"), zones: ["right"] })).toEqual([]);
+});
+
+it("a jig for another rib bay is not for this hole", () => {
+  const s = shopWith(
+    entry("penetration", "Fan", { side: "roof", place: "between ribs, bay 3", by: "us", state: "set out" }, { jobId: "a.OP-04" }),
+  );
+  const fan = job(s, "OP-04");
+  const jig = (bay: string) =>
+    templateMismatch(s, s.builds[0], fan, testTemplate({ kind: "jig", side: "roof", vanId: "drover-l3h2", what: fan.parts[0].name, bay }));
+  expect(jig("2")).toEqual(["it is for rib bay 2, hole 0 is in bay 3"]);
+  expect(jig("bay 3")).toEqual([]);
+  expect(jig("")).toEqual([]);
+});
+
+describe("a short slot", () => {
+  it("offers remainders, beads that are cured, second looks that are due", () => {
+    const s = shopWith(
+      entry("penetration", "Fan", { no: 1, side: "roof", place: "x", by: "us", state: "closed", bead: "holding" }, { jobId: "a.OP-04" }),
+      entry("sparks", "Fan", { tool: "jigsaw", stamps: { last: { by: "a", at: 0 }, clean: { by: "a", at: NOW - 40 } } }),
+    );
+    const fan = job(s, "OP-04");
+    Object.assign(fan, { state: "done", endedAt: NOW - 60, hold: { ...fan.hold, minutes: 30 } });
+    fan.remainders = [{ id: "r", jobId: fan.id, text: "film off", before: null, owner: null, saidBy: "u", saidAt: 0 }];
+    const texts = () => slotOffers(s, 45, NOW).map((o) => o.text);
+    expect(texts()).toEqual(["second look for swarf: Fan", "backfill hole 1, Fan: dry and light", `${fan.name}: film off`]);
+    fan.hold.minutes = 90;
+    expect(texts()).toHaveLength(2);
+    expect(slotOffers(s, 19, NOW)).toEqual([]);
+    expect(slotOffers(s, 181, NOW)).toEqual([]);
+    s.builds[0].at = null;
+    expect(texts()).toEqual([]);
+  });
+  it("knows until when it stays dry", () => {
+    const s = testShop();
+    s.weather = [{ date: "2027-03-03", sunrise: "07:00", sunset: "18:00", dry: [["08:00", "12:30"]], lowC: 5, highC: 12 }];
+    expect(dryUntil(s, NOW)).toBe(at("2027-03-03T12:30"));
+    expect(dryUntil(s, at("2027-03-03T12:30"))).toBeNull();
+    expect(dryUntil(s, at("2027-03-04T09:00"))).toBeUndefined();
+  });
+});
+
+it("what was met on earlier vans of the type is looked for, the most usual first", () => {
+  const m = (buildId: string, title: string, vanId = "drover-l3h2") => ({ buildId, vanId, title, what: "hole" as const });
+  const marked = [m("x", "Sill"), m("x", "Racking bolts"), m("y", "racking bolts"), m("z", "Roof", "other"), m("a", "Own")];
+  expect(usualMarks({ marked }, { id: "a", vanId: "drover-l3h2", records: [] })).toEqual(["Racking bolts (hole)", "Sill (hole)"]);
+  const here = [entry("mark", "Sill", { what: "hole", view: "left", x: 1, y: 1 })];
+  expect(usualMarks({ marked }, { id: "a", vanId: "drover-l3h2", records: here })).toEqual(["Racking bolts (hole)"]);
+});
+
+it("a fault is looked for by the cheapest test first", () => {
+  const c = (cause: string, minutes?: number) => ({
+    cause,
+    test: `t ${cause}`,
+    result: "open" as const,
+    ...(minutes === undefined ? {} : { minutes }),
+  });
+  expect(faultState({ causes: [c("a", 30), c("b"), c("d", 5)], calls: [] }).open.map((x) => x.cause)).toEqual(["d", "a", "b"]);
 });

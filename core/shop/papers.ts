@@ -1,17 +1,20 @@
 // What the papers of a build (consents, work of others, traps, metal behind cuts, taped cavities) hold up and have to say.
 
 import { consentBefore } from "./consent";
+import { contentsBefore } from "./contents";
+import { marksIn } from "./marks";
 import { bareMembers, membersBefore, memberWords } from "./members";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { othersBefore } from "./others";
 import { roundMissing } from "./rounds";
 import { seatWords } from "./seats";
-import { tapedBefore } from "./sparks";
+import { tapedBefore, throwsChips } from "./sparks";
 import { trapsBefore, trapWords } from "./traps";
 
 /** What a job that is not begun yet waits for, in words. */
 export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
   ...consentBefore(build, job),
+  ...contentsBefore(build, job),
   ...membersBefore(build, job),
   ...trapsBefore(build, job),
   ...othersBefore(build, job),
@@ -19,8 +22,32 @@ export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
   ...tapedBefore(build, job),
 ];
 
+/** Other cuts of the van that could go with this one: one left for later is swarf, cover and a weather slot once more. */
+export function sessionWords(build: Pick<BuildRow, "jobs">, job: Pick<JobRow, "id" | "irreversible" | "place" | "state">): string[] {
+  if (!throwsChips(job) || job.state !== "started") return [];
+  const left = build.jobs.filter((j) => j.id !== job.id && throwsChips(j) && j.state === "todo").map((j) => j.name);
+  return left.length
+    ? [`One cutting session: still uncut ${left.join(", ")}. Left for later, each is swarf, cover and weather once more`]
+    : [];
+}
+
+/** Dents from taking bracing off, on the side of an opening that is set out or cut: a wish of whoever moves it by a little. */
+export function dentWords(build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones" | "state" | "place">): string[] {
+  if (job.stage !== "openings" || job.state === "done" || job.place !== "van") return [];
+  return marksIn(build.records)
+    .filter((m) => m.data.bracing && (job.zones.includes(m.data.view) || job.zones.includes("inside")))
+    .map((m) => `Cut this away if you can: ${m.title}, a dent from the bracing`);
+}
+
 /** What its fitter has to know of them. */
 export function paperWords(shop: Pick<Shop, "bays">, build: BuildRow, job: JobRow): string[] {
   const round = job.place === "van" && job.state === "todo" ? roundMissing(shop, build) : undefined;
-  return [...(round ? [round] : []), ...trapWords(build, job), ...memberWords(build, job), ...seatWords(build, job)];
+  return [
+    ...(round ? [round] : []),
+    ...sessionWords(build, job),
+    ...dentWords(build, job),
+    ...trapWords(build, job),
+    ...memberWords(build, job),
+    ...seatWords(build, job),
+  ];
 }

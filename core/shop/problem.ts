@@ -3,6 +3,7 @@
 import type { Plan, Problem, ProblemJob } from "../plan/model";
 import { sayDay } from "../plan/words";
 import { type Zone, zoneOf } from "../time/zone";
+import { barTicket, heldTickets } from "./barred";
 import { calendarData, leftMinutes } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { lastPart } from "./parts";
@@ -46,6 +47,17 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
   const bays = shop.bays.filter((b) => !b.retired || named.has(b.id));
   const places = new Set(bays.map((b) => b.id));
   const fitters = shop.fitters.filter((f) => !f.retired || named.has(f.id));
+  // The planner knows no bars: what somebody is barred from is a ticket that the others hold.
+  const barred = new Set(
+    shop.builds.flatMap((b) =>
+      b.jobs.flatMap((j) =>
+        j.crew.flatMap((c) => {
+          const ticket = j.state === "todo" || j.state === "paused" ? barTicket(shop.fitters, j, c.ticket) : c.ticket;
+          return ticket !== null && ticket !== c.ticket ? [ticket] : [];
+        }),
+      ),
+    ),
+  );
   return {
     format: "wide-lane/problem@1",
     zone: w.zone,
@@ -70,7 +82,7 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
       name: f.name,
       calendar: f.calendarId,
       skills: f.skills,
-      tickets: f.tickets.map((t) => ({ id: t.id, ...(t.until ? { until: t.until } : {}) })),
+      tickets: [...f.tickets, ...heldTickets(f, barred)].map((t) => ({ id: t.id, ...(t.until ? { until: t.until } : {}) })),
       away: f.absences.map((a) => [zone.show(a.from), zone.show(a.to)]),
     })),
     shuntMinutes: w.shuntMinutes,
@@ -131,7 +143,11 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
     yardOk: j.yardOk,
     bay: j.bayHas,
     zones: j.zones,
-    crew: j.crew.map((c) => ({ skill: c.skill, level: c.level, count: c.people, ...(c.ticket ? { ticket: c.ticket } : {}) })),
+    crew: j.crew.map((c) => {
+      // What is begun is a fact, whoever does it.
+      const ticket = j.state === "todo" || j.state === "paused" ? barTicket(shop.fitters, j, c.ticket) : c.ticket;
+      return { skill: c.skill, level: c.level, count: c.people, ...(ticket ? { ticket } : {}) };
+    }),
     needs: {
       dry: needs.dry,
       daylight: needs.daylight,

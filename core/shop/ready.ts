@@ -3,6 +3,7 @@
 import { choiceOf } from "../library/choices";
 import { sayClock, sayDay, sayTime } from "../plan/words";
 import { zoneOf } from "../time/zone";
+import { crewBarred } from "./barred";
 import { liveBefore } from "./circuits";
 import type { JobRow, Shop } from "./model";
 import { papersBefore } from "./papers";
@@ -169,7 +170,7 @@ function crewObstacles(shop: Shop, job: JobRow, crew: readonly string[], now: nu
   const zone = zoneOf(shop.workshop.zone);
   const today = zone.show(now).slice(0, 10);
   const people = crew.map((id) => shop.fitters.find((f) => f.id === id)).filter((f) => f !== undefined);
-  const out: Obstacle[] = [];
+  const out: Obstacle[] = crewBarred(people, job).map((text) => ({ kind: "crew", text }));
   const needed = job.crew.reduce((n, c) => n + c.people, 0);
   if (people.length < needed) out.push({ kind: "crew", text: `it takes ${needed} people, ${people.length} are named` });
   for (const c of job.crew) {

@@ -36,7 +36,7 @@ export interface Deviation {
 
 /** A fault card: each possible cause with the test that settles it; calls and answers; the outcome. */
 export interface FaultCard {
-  causes: { cause: string; test: string; result: "open" | "yes" | "no"; note?: string }[];
+  causes: { cause: string; test: string; result: "open" | "yes" | "no"; minutes?: number; note?: string }[];
   calls: { text: string; at: string }[];
   outcome?: string;
 }
@@ -227,7 +227,10 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
           type: "array",
           minItems: 1,
           maxItems: 20,
-          items: object({ cause: words, test: words, result: { type: "string", enum: ["open", "yes", "no"] } }, { note: text }),
+          items: object(
+            { cause: words, test: words, result: { type: "string", enum: ["open", "yes", "no"] } },
+            { minutes: { type: "number", minimum: 0, maximum: 3000 }, note: text },
+          ),
         },
         calls: { type: "array", maxItems: 50, items: object({ text: words, at: words }, {}) },
       },
@@ -360,7 +363,10 @@ export function readRecord(
 export function faultState(f: FaultCard): { found: string[]; open: FaultCard["causes"]; ruledOut: number } {
   return {
     found: f.causes.filter((c) => c.result === "yes").map((c) => c.cause),
-    open: f.causes.filter((c) => c.result === "open"),
+    // The cheapest test first; one whose minutes nobody knows comes after those that are known.
+    open: f.causes
+      .filter((c) => c.result === "open")
+      .sort((a, b) => (a.minutes ?? Number.POSITIVE_INFINITY) - (b.minutes ?? Number.POSITIVE_INFINITY) || 0),
     ruledOut: f.causes.filter((c) => c.result === "no").length,
   };
 }

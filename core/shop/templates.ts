@@ -2,7 +2,7 @@
 
 import type { BuildRow, JobRow, Shop, TemplateRow } from "./model";
 import { isUnit } from "./parts";
-import { SIDE_WORDS, sideOf } from "./penetrations";
+import { penetrationsIn, SIDE_WORDS, sideOf } from "./penetrations";
 
 export const KIND_WORDS: Record<TemplateRow["kind"], string> = {
   template: "template",
@@ -16,11 +16,24 @@ const alike = (a: string, b: string): boolean => {
   return x.includes(y) || y.includes(x);
 };
 
+/** The rib bay of a jig against the one that the job's holes are listed in. */
+function bayMismatch(build: Pick<BuildRow, "records">, job: Pick<JobRow, "id">, t: TemplateRow): string[] {
+  const bay = /\d+/.exec(t.bay)?.[0];
+  if (!bay) return [];
+  return penetrationsIn(build.records)
+    .filter((r) => r.jobId === job.id)
+    .flatMap((r) => {
+      const own = /\bbay (\d+)\b/i.exec(r.data.place)?.[1];
+      return own && own !== bay ? [`it is for rib bay ${bay}, hole ${r.no} is in bay ${own}`] : [];
+    })
+    .slice(0, 1);
+}
+
 /** Why a template is not for this job, in words; empty when it is. */
 export function templateMismatch(
   shop: Pick<Shop, "vans">,
-  build: Pick<BuildRow, "vanId">,
-  job: Pick<JobRow, "zones" | "parts" | "name">,
+  build: Pick<BuildRow, "vanId" | "records">,
+  job: Pick<JobRow, "id" | "zones" | "parts" | "name">,
   t: TemplateRow,
 ): string[] {
   const van = (id: string) => shop.vans.find((v) => v.id === id)?.name ?? id;
@@ -31,6 +44,7 @@ export function templateMismatch(
     ...(t.kind === "outline" ? ["it is a traced outline, not for cutting the skin"] : []),
     ...(t.vanId !== build.vanId ? [`it is for a ${van(t.vanId)}, this is a ${van(build.vanId)}`] : []),
     ...(t.side !== side ? [`it is for the ${SIDE_WORDS[t.side]}, this is the ${SIDE_WORDS[side]}`] : []),
+    ...bayMismatch(build, job, t),
     ...(units.length && !units.some((u) => alike(u, t.what)) ? [`it is for ${t.what}, this is ${units.join(", ")}`] : []),
   ];
 }

@@ -2,6 +2,7 @@
 
 import { v7 } from "uuid";
 import { type Options, optionsSchema } from "@/core/library/options";
+import { NEW, NOTS } from "@/core/shop/barred";
 import { fromSql, insert, rows, run, toSql } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
 import { openLines } from "@/db/suppliers";
@@ -66,8 +67,10 @@ interface Fitter {
   calendarId: string;
   skills: Record<string, number>;
   tickets: { id: string; until?: string }[];
+  nots?: string[];
 }
 const fitterFields = { name: is.name, calendarId: is.id, skills, tickets };
+const fitterOptional = { nots: { type: "array", uniqueItems: true, items: { type: "string", enum: [...NOTS, NEW] } } };
 
 async function writeSkills(x: Change, id: string, f: Fitter): Promise<void> {
   await run(x.c, "DELETE FROM fitter_skill WHERE fitter_id = ?", [id]);
@@ -222,11 +225,11 @@ export const workshopActions = [
     const [b] = await rows<{ name: string }>(x.c, "SELECT name FROM build WHERE at_place = ? AND state = 'active'", [id]);
     if (b) throw new Refusal(409, `${b.name} stands in it. Move it out first.`);
   }),
-  action<Fitter>({ method: "POST", path: "fitters", role: "lead" }, body(fitterFields), (b, { user }) =>
+  action<Fitter>({ method: "POST", path: "fitters", role: "lead" }, body(fitterFields, fitterOptional), (b, { user }) =>
     change(user, async (x) => {
       const id = slug(b.name);
       await calendarExists(x, b.calendarId);
-      await insert(x.c, "fitter", [{ id, name: b.name.trim(), calendar_id: b.calendarId }]);
+      await insert(x.c, "fitter", [{ id, name: b.name.trim(), calendar_id: b.calendarId, nots: b.nots ?? [] }]);
       await writeSkills(x, id, b);
       await x.event({ kind: "fitter.added", entity: "fitter", entityId: id, text: `${b.name} added` });
       await x.stale(`${b.name} added`);
@@ -235,13 +238,14 @@ export const workshopActions = [
   ),
   action<Fitter & { version: number }>(
     { method: "PATCH", path: "fitters/*", role: "lead" },
-    body({ ...fitterFields, version: is.version }),
+    body({ ...fitterFields, version: is.version }, fitterOptional),
     (b, { user, ids }) =>
       change(user, async (x) => {
         await calendarExists(x, b.calendarId);
         await editRow(x.c, "fitter", b.name, ids[0], b.version, {
           name: { column: "name", value: b.name.trim() },
           calendarId: { column: "calendar_id", value: b.calendarId },
+          ...(b.nots ? { nots: { column: "nots", value: JSON.stringify(b.nots) } } : {}),
         });
         await writeSkills(x, ids[0], b);
         await x.event({ kind: "fitter.changed", entity: "fitter", entityId: ids[0], text: `${b.name} changed` });

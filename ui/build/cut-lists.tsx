@@ -1,6 +1,7 @@
 "use client";
 // About the cuts: metal behind them, sparks and swarf with their stamps.
 
+import { usualContents } from "@/core/shop/docket/goods";
 import type { Sparks } from "@/core/shop/docket/sparks";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";
@@ -14,6 +15,7 @@ export function CutLists({ view }: { view: BuildView }) {
   const { known } = view.papers;
   return (
     <div className="mt-6 flex flex-col gap-6">
+      <DocketList view={view} kind="contents" preset={{ data: { items: usualContents() } }} />
       <DocketList view={view} kind="member">
         {known > 0 && (
           <p className="mb-2 flex flex-wrap items-center justify-between gap-3 text-amber-text">

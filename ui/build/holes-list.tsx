@@ -90,6 +90,30 @@ export function HolesList({ view }: { view: BuildView }) {
           </li>
         ))}
       </ul>
+      {view.papers.spares.length > 0 && view.holes.length > 0 && (
+        <p className="mt-2 flex flex-wrap items-center gap-3 text-muted">
+          Any more? Before the lining each takes {view.papers.spares[0].minutesNow} min, behind it {view.papers.spares[0].minutesLater}.
+          {view.papers.spares.map((s) => (
+            <Button
+              key={s.title}
+              disabled={act.busy}
+              onClick={() =>
+                void act.run(
+                  () =>
+                    send("POST", `builds/${view.id}/records`, {
+                      kind: "penetration",
+                      title: s.title,
+                      data: { side: s.side, place: "to be set out", by: "us", state: "wanted" },
+                    }),
+                  `${s.title} is on the list`,
+                )
+              }
+            >
+              {s.title}
+            </Button>
+          ))}
+        </p>
+      )}
       <Dialog open={!!form} onOpenChange={(o) => !o && setForm(undefined)} title={form?.was ? `Hole ${form.was.no}` : "Another hole"}>
         {shown?.data.by === "us" && (
           <div className="mb-4">

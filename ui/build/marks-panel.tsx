@@ -71,6 +71,9 @@ export function MarksPanel({ view }: { view: BuildView }) {
           onPick={(x, y) => setForm({ at: { x, y } })}
         />
       </div>
+      {view.papers.usual.length > 0 && (
+        <p className="mt-3 text-muted">On other vans of this type, look here too: {view.papers.usual.slice(0, 8).join(", ")}.</p>
+      )}
       {marks.length === 0 && <p className="mt-3 text-muted">Nothing is marked on this van yet.</p>}
       <ul className="mt-3 overflow-hidden rounded-md border bg-card empty:hidden">
         {marks.map((m) => (

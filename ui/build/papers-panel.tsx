@@ -48,6 +48,7 @@ export function PapersPanel({ view }: { view: BuildView }) {
           ))}
         </ul>
       </DocketList>
+      <DocketList view={view} kind="arrival" preset={{ title: view.client }} />
       <DocketList view={view} kind="seat">
         <Lines list={p.seats} tone="amber" />
       </DocketList>

@@ -295,7 +295,7 @@ function FaultFields({ data, set, form, now }: { data: FaultCard; set: Set; form
         <legend className="mb-1 font-semibold">Possible causes, and the test that settles each</legend>
         {data.causes.map((c, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: causes are only added at the end
-          <div key={i} className="grid grid-cols-[1fr_1.4fr_auto] items-end gap-2">
+          <div key={i} className="grid grid-cols-[1fr_1.4fr_70px_auto] items-end gap-2">
             <Field
               label={`Cause ${i + 1}`}
               name={`causes[${i}].cause`}
@@ -309,6 +309,14 @@ function FaultFields({ data, set, form, now }: { data: FaultCard; set: Set; form
               faults={form.faults}
               value={c.test}
               onChange={(e) => cause(i, { test: e.target.value })}
+            />
+            <Field
+              label="Minutes"
+              name={`causes[${i}].minutes`}
+              faults={form.faults}
+              inputMode="numeric"
+              value={c.minutes === undefined ? "" : String(c.minutes)}
+              onChange={(e) => cause(i, { minutes: /^\d+$/.test(e.target.value) ? Number(e.target.value) : undefined })}
             />
             <Select
               label="Result"

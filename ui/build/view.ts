@@ -14,6 +14,7 @@ import type { StageProgress } from "@/core/shop/progress";
 import type { BuildRecord, Penetration } from "@/core/shop/records";
 import type { Dated } from "@/core/shop/rounds";
 import type { ZoneState } from "@/core/shop/shell";
+import type { Spare } from "@/core/shop/spares";
 import type { OpenLine } from "@/core/shop/strip-close";
 import type { NextJob, StuckJob } from "@/core/shop/stuck";
 import type { ZoneJob } from "@/core/shop/zones";
@@ -140,6 +141,9 @@ export interface PapersView {
   fixings: FixingEstimate | null;
   /** By entry: what still keeps the van where it stands. */
   sparks: Record<string, string[]>;
+  spares: Spare[];
+  /** Holes and rust met on earlier vans of the type, not marked here yet. */
+  usual: string[];
   /** Pieces of metal known from other vans of the type that are not in the list. */
   known: number;
 }

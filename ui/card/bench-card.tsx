@@ -59,6 +59,20 @@ export function BenchCard({ view }: { view: CardView }) {
         </p>
       )}
       {job ? <JobCard job={job} view={view} now={now} act={act} /> : <Nothing view={view} />}
+      {view.slot && (
+        <section className="mt-4 px-[18px]" aria-label="Before the next job">
+          <h3 className="text-[17px]">
+            Before the next job <span className="font-normal text-muted">{view.slot.minutes}</span>
+          </h3>
+          <ul>
+            {view.slot.offers.map((o) => (
+              <li key={`${o.build} ${o.text}`} className="border-b py-2 text-[16px] last:border-0">
+                {o.text} <span className="text-muted">· {o.build}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <Later view={view} />
       <footer className="mt-auto flex items-center justify-between gap-2 px-[18px] pt-4 pb-6 text-[15px]">
         {view.lead ? (

@@ -2,11 +2,12 @@
 // On the fitter's phone: the holes a job makes or soaks, each a step further by a tap; and the bare zones it cleans or shuts in.
 
 import { useState } from "react";
-import { HOLE_STEP_WORDS, nextStep } from "@/core/shop/hole-chain";
+import { HOLE_SHOWS, HOLE_STEP_WORDS, nextStep } from "@/core/shop/hole-chain";
 import { isOpen, SOAK_MINUTES, sendable } from "@/core/shop/penetrations";
 import { type Penetration, SHELL_STEPS } from "@/core/shop/records";
 import { STEP_WORDS, ZONE_WORDS, type ZoneState } from "@/core/shop/shell";
 import { HoleChain } from "../build/hole-chain";
+import { RecordPhotos } from "../build/record-photos";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { inputClass } from "../kit/field";
@@ -100,6 +101,11 @@ function OneHole({ h, soaks, begun, act, zone, now }: { h: Hole; soaks: boolean;
               {soak === "damp" ? "Damp" : "Drips"}
             </Button>
           ))}
+        </div>
+      )}
+      {begun && (
+        <div className="mt-1 flex flex-wrap items-center gap-2">
+          <RecordPhotos id={h.id} title={h.title} photos={h.photos} shows={h.shows} choices={HOLE_SHOWS} />
         </div>
       )}
       {begun && soaks && !shut && <p className="text-[15px] text-signal-text">It is not closed yet.</p>}

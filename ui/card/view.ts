@@ -4,6 +4,7 @@ import type { Sparks } from "@/core/shop/docket/sparks";
 import type { KitLine } from "@/core/shop/kit";
 import type { Penetration } from "@/core/shop/records";
 import type { ZoneState } from "@/core/shop/shell";
+import type { SlotOffer } from "@/core/shop/short-slot";
 import type { ReadingState } from "@/core/van/readings";
 import type { ShotView } from "../build/view";
 
@@ -43,7 +44,16 @@ export interface CardJob {
   /** There is a template for it: its number is read off before marking. */
   templateAsked: boolean;
   /** Holes through the skin that it makes, or soaks. */
-  holes: { id: string; version: number; no: number; title: string; data: Penetration; says: string; shows: (string | null)[] }[];
+  holes: {
+    id: string;
+    version: number;
+    no: number;
+    title: string;
+    data: Penetration;
+    says: string;
+    photos: string[];
+    shows: (string | null)[];
+  }[];
   soaks: boolean;
   /** Its own sparks and swarf, and those of the van that are not cleared. */
   sparks: { id: string; version: number; jobId: string | null; title: string; data: Sparks; open: string[] }[];
@@ -73,5 +83,7 @@ export interface CardView {
   who: { id: string; name: string } | null;
   people: { id: string; name: string }[];
   job: CardJob | null;
+  /** What could be finished before the next job begins. */
+  slot: { minutes: string; offers: SlotOffer[] } | null;
   later: { id: string; stage: string; name: string; build: string; from: number | null; state: string }[];
 }

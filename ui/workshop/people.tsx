@@ -2,9 +2,10 @@
 // Fitters: hours, skills by level, tickets with their last day.
 
 import { useState } from "react";
+import { NEW, NOTS } from "@/core/shop/barred";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
-import { Field, inputClass, Select } from "../kit/field";
+import { Check, Field, inputClass, Select } from "../kit/field";
 import { send } from "../kit/send";
 import { useForm } from "../kit/use-form";
 import { FormEnd, Head, Retire, Row, Rows } from "./parts";
@@ -47,6 +48,7 @@ export function People({ view }: { view: WorkshopView }) {
               .join(" · ") || "no skill yet"}
             <span className="block text-[12px] text-muted">
               {hours.get(f.calendarId)}
+              {f.nots.length > 0 && ` · not: ${f.nots.join(", ")}`}
               {f.tickets.map((t) => (
                 <span key={t.id} className={t.expired ? "font-bold text-signal-text" : ""}>
                   {" "}
@@ -89,6 +91,7 @@ function FitterForm({ fitter, view, onDone }: { fitter?: FitterView; view: Works
       name: String(data.get("name") ?? ""),
       calendarId: String(data.get("calendarId") ?? ""),
       skills,
+      nots: [...NOTS, NEW].filter((n) => data.get(`not-${n}`) === "on"),
       tickets: tickets.filter((t) => t.id.trim()).map((t) => ({ id: t.id.trim(), ...(t.until ? { until: t.until } : {}) })),
     };
     if (
@@ -125,6 +128,14 @@ function FitterForm({ fitter, view, onDone }: { fitter?: FitterView; view: Works
         {view.skills.map((s) => (
           <Select key={s} label={s} name={`skill-${s}`} defaultValue={String(fitter?.skills[s] ?? 0)} options={LEVELS} />
         ))}
+      </fieldset>
+      <fieldset>
+        <legend className="mb-1 font-semibold">Not to do, whatever the skills</legend>
+        <div className="flex flex-wrap gap-x-5">
+          {[...NOTS, NEW].map((n) => (
+            <Check key={n} label={n} name={`not-${n}`} defaultChecked={fitter?.nots.includes(n)} />
+          ))}
+        </div>
       </fieldset>
       <fieldset className="flex flex-col gap-2">
         <legend className="mb-1 font-semibold">Tickets</legend>

@@ -18,6 +18,8 @@ export interface FitterView {
   calendarId: string;
   skills: Record<string, number>;
   tickets: { id: string; until: string | null; expired: boolean }[];
+  /** What they are not to do. */
+  nots: string[];
   /** What nobody else in the workshop can do, in words. */
   only: string[];
   retired: boolean;

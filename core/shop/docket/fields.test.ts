@@ -109,6 +109,24 @@ const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over
     ],
     over: false,
   },
+  arrival: {
+    right: { way: "in", boxes: 3, cabEmpty: true, keys: 2, fuel: "half", signedBy: "A" },
+    wrong: [
+      [{ way: "up" }, "way"],
+      [{ way: "in", keys: 1.5 }, "keys"],
+      [{ way: "in", fuel: "some" }, "fuel"],
+    ],
+    over: true,
+  },
+  contents: {
+    right: { items: [{ name: "frame", state: "there" }], flangeW: 428, spigotW: 372 },
+    wrong: [
+      [{ items: [{ name: "frame", state: "missing" }] }, "claimedFor"],
+      [{ items: [{ name: "frame", state: "lost" }] }, "items[0].state"],
+      [{ items: [{ name: "frame", state: "there" }], flangeW: 372, spigotW: 372 }, "spigotW"],
+    ],
+    over: true,
+  },
   sparks: {
     right: { tool: "jigsaw", taped: 3, untaped: 1 },
     wrong: [

@@ -3,6 +3,7 @@
 import { CONSENT, type Consent, OTHERS, type Others, OWNER, type Owner } from "./client";
 import type { Docket, Fault, Values } from "./fields";
 import { missing, schemaOf, tidy } from "./fields";
+import { type Arrival, type Contents, goodsDockets } from "./goods";
 import { SEAT, type Seat } from "./seat";
 import { type Fixing, type Member, type Round, stripDockets, type Trap } from "./shell";
 import { SPARKS, type Sparks } from "./sparks";
@@ -18,11 +19,13 @@ export interface DocketData {
   member: Member;
   seat: Seat;
   sparks: Sparks;
+  arrival: Arrival;
+  contents: Contents;
 }
 export type DocketKind = keyof DocketData;
 
 export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
-  [OWNER, CONSENT, OTHERS, SEAT, SPARKS, ...stripDockets].map((d) => [d.kind, d]),
+  [OWNER, CONSENT, OTHERS, SEAT, SPARKS, ...goodsDockets, ...stripDockets].map((d) => [d.kind, d]),
 ) as Record<DocketKind, Docket>;
 
 export const isDocket = (kind: string): kind is DocketKind => kind in DOCKETS;

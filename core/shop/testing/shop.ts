@@ -61,6 +61,7 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
     version: 1,
     skills,
     tickets: tickets.map((t) => ({ id: t, until: null })),
+    nots: [] as string[],
     absences: [],
   });
   return {
@@ -131,6 +132,7 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
     weep: [],
     fixings: [],
     members: [],
+    marked: [],
     weather: [
       { date: "2027-03-03", sunrise: "06:55", sunset: "18:33", dry: [["00:00", "15:00"]], lowC: 8, highC: 15 },
       { date: "2027-03-04", sunrise: "06:53", sunset: "18:34", dry: [["11:00", "13:00"]], lowC: 8, highC: 14 },

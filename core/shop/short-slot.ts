@@ -1,0 +1,49 @@
+// A short slot before the next job: what small things could be finished in it.
+
+import { zoneOf } from "../time/zone";
+import { entriesOf } from "./docket/of";
+import type { BuildRow, Shop } from "./model";
+import { penetrationsIn } from "./penetrations";
+import { SECOND_LOOK } from "./sparks";
+
+/** A slot is one from this many minutes on; longer ones are for a job that is pulled forward. House figures. */
+export const SLOT_FROM = 20;
+const SLOT_TO = 180;
+
+export interface SlotOffer {
+  build: string;
+  text: string;
+}
+
+/** Remainders that no open work holds up, beads to be backfilled once they have cured, second looks that are due. */
+export function slotOffers(shop: Shop, minutes: number, now: number): SlotOffer[] {
+  if (minutes < SLOT_FROM || minutes > SLOT_TO) return [];
+  const out: SlotOffer[] = [];
+  for (const b of shop.builds) {
+    if (b.at === null) continue;
+    for (const r of entriesOf(b.records, "sparks"))
+      if (r.data.stamps?.clean && !r.data.stamps.look && r.data.stamps.clean.at + SECOND_LOOK <= now)
+        out.push({ build: b.name, text: `second look for swarf: ${r.title}` });
+    for (const h of penetrationsIn(b.records))
+      if (h.data.state === "closed" && h.data.bead === "holding" && cured(b, h.jobId, now))
+        out.push({ build: b.name, text: `backfill hole ${h.no}, ${h.title}: dry and light` });
+    for (const j of b.jobs) for (const r of j.remainders) out.push({ build: b.name, text: `${j.name}: ${r.text}` });
+  }
+  return out;
+}
+
+const cured = (b: BuildRow, jobId: string | null, now: number): boolean => {
+  const j = b.jobs.find((x) => x.id === jobId);
+  return !j || j.endedAt === null || j.endedAt + j.hold.minutes <= now;
+};
+
+/** Until when it stays dry by the forecast: the end of the dry stretch that holds `now`; null where it rains, undefined unknown. */
+export function dryUntil(shop: Pick<Shop, "weather" | "workshop">, now: number): number | null | undefined {
+  const zone = zoneOf(shop.workshop.zone);
+  const local = zone.show(now);
+  const day = shop.weather.find((d) => d.date === local.slice(0, 10));
+  if (!day) return undefined;
+  const clock = local.slice(11, 16);
+  const stretch = day.dry.find(([a, b]) => a <= clock && clock < b);
+  return stretch ? zone.parse(`${day.date}T${stretch[1] === "24:00" ? "23:59" : stretch[1]}`) : null;
+}

@@ -1,0 +1,2 @@
+-- What a fitter is not to do, whatever the skills.
+ALTER TABLE fitter ADD nots JSON NOT NULL DEFAULT '[]';
