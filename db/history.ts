@@ -1,7 +1,7 @@
 // What builds of before teach the next one: kept of all of them, handed over or not.
 
 import type { Pool } from "mysql2/promise";
-import type { FixingRow, MarkedRow, MemberRow } from "@/core/shop/model";
+import type { FixingRow, MarkedRow, MemberRow, PracticeRow } from "@/core/shop/model";
 import { type Conn, rows } from "./pool";
 
 type Raw = { build_id: string; van_id: string; title: string; data: unknown };
@@ -37,4 +37,15 @@ export async function loadMarked(c: Conn | Pool): Promise<MarkedRow[]> {
     const { what } = json<{ what: string }>(r.data);
     return what === "hole" || what === "rust" ? [{ buildId: r.build_id, vanId: r.van_id, title: r.title, what }] : [];
   });
+}
+
+/** How often each fitter has done jobs of each code. */
+export async function loadPractice(c: Conn | Pool): Promise<PracticeRow[]> {
+  return (
+    await rows<{ fitter_id: string; code: string; n: number }>(
+      c,
+      `SELECT f.fitter_id, j.code, COUNT(*) AS n FROM job_fitter f JOIN job j ON j.id = f.job_id AND j.state = 'done'
+       GROUP BY f.fitter_id, j.code`,
+    )
+  ).map((r) => ({ fitterId: r.fitter_id, code: r.code, times: Number(r.n) }));
 }

@@ -21,7 +21,7 @@ import type {
   Workshop,
 } from "@/core/shop/model";
 import type { BuildRecord } from "@/core/shop/records";
-import { loadFixings, loadMarked, loadMembers } from "./history";
+import { loadFixings, loadMarked, loadMembers, loadPractice } from "./history";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { loadSheets } from "./setout";
 import { loadTemplates } from "./templates";
@@ -78,22 +78,40 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
 export async function loadShop(c: Conn | Pool): Promise<Shop> {
   const workshop = await loadWorkshop(c);
   if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
-  const [calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, marked, weather, builds] = await Promise.all([
-    loadCalendars(c),
-    loadBays(c),
-    loadFitters(c),
-    loadVans(c),
-    loadSuppliers(c),
-    loadTools(c),
-    loadTemplates(c),
-    loadWeep(c),
-    loadFixings(c),
-    loadMembers(c),
-    loadMarked(c),
-    loadWeather(c),
-    loadBuilds(c),
-  ]);
-  return { workshop, calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, marked, weather, builds };
+  const [calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, marked, practice, weather, builds] =
+    await Promise.all([
+      loadCalendars(c),
+      loadBays(c),
+      loadFitters(c),
+      loadVans(c),
+      loadSuppliers(c),
+      loadTools(c),
+      loadTemplates(c),
+      loadWeep(c),
+      loadFixings(c),
+      loadMembers(c),
+      loadMarked(c),
+      loadPractice(c),
+      loadWeather(c),
+      loadBuilds(c),
+    ]);
+  return {
+    workshop,
+    calendars,
+    bays,
+    fitters,
+    vans,
+    suppliers,
+    tools,
+    templates,
+    weep,
+    fixings,
+    members,
+    marked,
+    practice,
+    weather,
+    builds,
+  };
 }
 
 async function loadCalendars(c: Conn | Pool): Promise<CalendarRow[]> {

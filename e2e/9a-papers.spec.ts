@@ -148,6 +148,13 @@ test("on the phone sparks are stamped, the chain of a hole ticked, the kit count
   await expect(page.getByText("Not yet: the swarf has to be off first.")).toBeVisible();
   await own.getByRole("button", { name: "Swarf is off" }).click();
   await expect(own).toContainText("no second look yet, from 11:12");
+  const clocks = page.getByRole("region", { name: "Clocks" });
+  await clocks.getByLabel("Which clock").selectOption("squeeze-out");
+  await expect(clocks.getByLabel("Minutes of the clock")).toHaveValue("15");
+  await clocks.getByRole("button", { name: "Run" }).click();
+  await expect(clocks.getByRole("listitem")).toContainText("15 of 15 min left");
+  await clocks.getByRole("button", { name: "Done" }).click();
+  await expect(clocks.getByRole("listitem")).toHaveCount(0);
   await expectAccessible(page);
 });
 

@@ -9,8 +9,9 @@ import type { Sparks } from "@/core/shop/docket/sparks";
 import { penetrationsIn } from "@/core/shop/penetrations";
 import { toProblem } from "@/core/shop/problem";
 import { obstacles } from "@/core/shop/ready";
-import { pool, rows, run } from "@/db/pool";
+import { insert, pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
+import { loadSlips } from "@/db/slips";
 import type { User } from "@/db/users";
 import { perform } from "./api";
 import { addRecordPhoto } from "./photos";
@@ -227,6 +228,47 @@ describe("the chain of a hole", () => {
     await patch({ state: "closed", bead: "whole" });
     expect((await refused(tick("coat"))).message).toMatch(/it is closed/);
     expect((await hole()).data.chain?.coat?.by).toBe("Teo");
+  });
+});
+
+describe("slips", () => {
+  it("are starts put off by an hour or more from one published plan to the next", async () => {
+    const job = (await buildNow()).jobs.find((j) => j.state === "todo")!;
+    for (const [number, starts] of [
+      [901, "2026-12-01 08:00"],
+      [902, "2026-12-01 08:59"],
+      [903, "2026-12-03 08:59"],
+      [904, "2026-12-02 08:00"],
+      [905, "2026-12-02 09:00"],
+    ] as const) {
+      const plan = {
+        id: `p${number}`,
+        kind: "published",
+        number,
+        made_at: "2026-11-25 10:00",
+        made_by: "lead",
+        now_at: "2026-11-25 10:00",
+        seed: 1,
+      };
+      await insert(pool(), "plan", [{ ...plan, iterations: 0, cost: {} }]);
+      await insert(pool(), "plan_job", [
+        { plan_id: plan.id, job_id: job.id, starts, ends: "2026-12-05 10:00", place: "yard", work: [], why: [] },
+      ]);
+    }
+    // 59 minutes are none, two days are one, going back is none, an hour is one.
+    expect((await loadSlips(pool())).get(job.id)).toEqual({ count: 2, minutes: 2 * 1440 + 60 });
+    await run(pool(), "DELETE FROM plan WHERE number > 900");
+    expect((await loadSlips(pool())).has(job.id)).toBe(false);
+  });
+});
+
+describe("practice", () => {
+  it("counts what each fitter has done", async () => {
+    await run(pool(), "UPDATE job SET state = 'done', started_at = NOW(), ended_at = NOW(), running_since = NULL WHERE id = ?", [
+      `${id}.OP-04`,
+    ]);
+    const { practice } = await loadShop(pool());
+    expect(practice.find((p) => p.fitterId === ines.fitterId && p.code === "OP-04")?.times).toBe(1);
   });
 });
 

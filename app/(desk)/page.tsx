@@ -1,4 +1,6 @@
 import type { Metadata } from "next";
+import { pool } from "@/db/pool";
+import { loadSlips } from "@/db/slips";
 import { Yard } from "@/ui/yard/yard";
 import { allOpenChoices } from "../_views/open-choices";
 import { getState } from "../_views/state";
@@ -8,5 +10,5 @@ export const metadata: Metadata = { title: "Yard" };
 
 export default async function Page() {
   const state = await getState();
-  return <Yard view={yardView(state, await allOpenChoices(state))} />;
+  return <Yard view={yardView(state, await allOpenChoices(state), await loadSlips(pool()))} />;
 }

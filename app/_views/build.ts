@@ -20,12 +20,15 @@ import { obstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { sheetMass, sheetNotices } from "@/core/shop/sheets";
 import { rework, shellStates } from "@/core/shop/shell";
+import { slipWords } from "@/core/shop/slips";
 import { stripClosing } from "@/core/shop/strip-close";
 import { nextAndStuck } from "@/core/shop/stuck";
 import { templateWords } from "@/core/shop/templates";
 import { CLOSING, type ZoneJob } from "@/core/shop/zones";
 import { vans } from "@/core/van/model";
 import { asMeasured, readingStates } from "@/core/van/readings";
+import { pool } from "@/db/pool";
+import { loadSlips } from "@/db/slips";
 import { libraryInUse, libraryOf } from "@/server/library";
 import { buildLog } from "@/server/log-lines";
 import type { State } from "@/server/planning";
@@ -77,6 +80,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
   const b = shop.builds.find((x) => x.id === id);
   if (!b) return undefined;
   const plan = state.working?.plan;
+  const slips = await loadSlips(pool());
   const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, j]));
   const byId = new Map(b.jobs.map((j) => [j.id, j]));
   const anywhere = new Map(shop.builds.flatMap((x) => x.jobs.map((job) => [job.id, { job, build: x.name }] as const)));
@@ -133,7 +137,10 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     gets: optionWords(b.options),
     date,
     stages: stageProgress(b),
-    jobs: b.jobs.map((j) => sheetJob(state, j, byId, planned.get(j.id), userNames)),
+    jobs: b.jobs.map((j) => {
+      const slip = slips.get(j.id);
+      return { ...sheetJob(state, j, byId, planned.get(j.id), userNames), slips: slip ? slipWords(slip) : null };
+    }),
     chain: chain
       .filter((l) => l.minutes >= 15)
       .map((l) => {
@@ -218,7 +225,7 @@ function sheetJob(
   byId: Map<string, JobRow>,
   p: { start: string; end: string; fitters: string[]; place: string; why?: { text: string }[] } | undefined,
   userNames: ReadonlyMap<string, string>,
-): SheetJob {
+): Omit<SheetJob, "slips"> {
   const { shop, zone, now } = state;
   const fact = j.state === "done" || j.state === "started";
   const { best, likely, worst } = j.minutes;

@@ -1,10 +1,13 @@
 // Fills a bench card for one fitter, or for one job that the lead opened.
 
 import { sayClock, sayDay } from "@/core/plan/words";
+import { runningClocks } from "@/core/shop/clocks";
+import { dayEnd, LAST } from "@/core/shop/day-end";
 import { entriesOf } from "@/core/shop/docket/of";
+import { firstTimeWords } from "@/core/shop/first-time";
 import { cameOutWords } from "@/core/shop/inventory";
 import { kitLines } from "@/core/shop/kit";
-import { workedMinutes } from "@/core/shop/left";
+import { calendarData, workedMinutes } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
 import { paperWords } from "@/core/shop/papers";
@@ -16,6 +19,8 @@ import { slotOffers } from "@/core/shop/short-slot";
 import { opensSkin, skinClock } from "@/core/shop/skin";
 import { sparksOpen } from "@/core/shop/sparks";
 import { templatesOf, templateWords } from "@/core/shop/templates";
+import { tiredWords } from "@/core/shop/tired";
+import { openHours } from "@/core/time/calendar";
 import { readingStates } from "@/core/van/readings";
 import type { State } from "@/server/planning";
 import { pulse } from "@/server/pulse";
@@ -60,6 +65,7 @@ export async function cardView(
     who: who ? { id: who, name: fitterName(shop, who) } : null,
     people,
     job: job ? cardJob(state, job, who) : null,
+    dayEnd: who && atDaysEnd(state) ? dayEnd(shop, state.published?.plan, who, now) : null,
     slot: slotOf(state, list, planned),
     later: list
       .filter((j) => j.id !== job?.id)
@@ -73,6 +79,15 @@ export async function cardView(
         state: j.state,
       })),
   };
+}
+
+/** In the last hour of the shop's day, and after it. */
+function atDaysEnd({ shop, now, zone }: State): boolean {
+  const calendar = shop.calendars.find((c) => c.id === "shop");
+  if (!calendar) return false;
+  const day = zone.dayOf(now);
+  const last = openHours(zone, calendarData(calendar), day, day).open.stretches().at(-1);
+  return last !== undefined && now >= last[1] - LAST;
 }
 
 /** What fits before the next job, where nothing is under way. */
@@ -159,6 +174,9 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
       .filter(
         (r) => (r.jobId === j.id || r.data.stamps?.last !== undefined) && (r.open.length > 0 || (r.jobId === j.id && j.state !== "done")),
       ),
+    clocks: runningClocks(build, now),
+    mind:
+      j.state === "done" ? [] : [...tiredWords(shop, j, crew, placeId, now), ...(j.state === "todo" ? firstTimeWords(shop, j, crew) : [])],
     pick: j.state === "done" ? [] : kitLines(shop, build, j, now),
     zones: j.state === "done" ? [] : zonesOf(build, j, now),
     templateAsked: j.state !== "done" && templatesOf(state.shop, build, j).length > 0,

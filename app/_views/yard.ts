@@ -10,6 +10,7 @@ import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
 import type { OpenChoice } from "@/core/shop/open-choices";
 import { crewNames, fitterName, initials, placeName } from "@/core/shop/say";
+import type { Slip } from "@/core/shop/slips";
 import { formatDate } from "@/core/time/zone";
 import type { State } from "@/server/planning";
 import { stageOf } from "@/ui/kit/stage";
@@ -18,7 +19,11 @@ import type { ZoneMark } from "@/ui/van/plan";
 import type { BenchItem, Spot, Standing, Worker, YardView } from "@/ui/yard/view";
 import { vanShape } from "./van";
 
-export function yardView(state: State, open: ReadonlyMap<string, readonly OpenChoice[]> = new Map()): YardView {
+export function yardView(
+  state: State,
+  open: ReadonlyMap<string, readonly OpenChoice[]> = new Map(),
+  slips: ReadonlyMap<string, Slip> = new Map(),
+): YardView {
   const { shop, zone, now } = state;
   const plan = (state.published ?? state.working)?.plan;
   const working = (state.working ?? state.published)?.plan;
@@ -133,7 +138,7 @@ export function yardView(state: State, open: ReadonlyMap<string, readonly OpenCh
     bench: bench(shop, state, worker, plan),
     weather: [weatherWords(state), noiseWords(shop, now)].filter(Boolean).join(" · "),
     warm: warmWords(shop),
-    decisions: decisions(shop, plan, now, open),
+    decisions: decisions(shop, plan, now, open, slips),
     dates: buildDates(shop, working),
     forward: forward.slice(0, 5).map((f) => ({
       jobId: f.jobId,

@@ -13,6 +13,7 @@ import { openShots, shotState } from "./proof";
 import { count, crewNames, placeName, sayMinutes } from "./say";
 import { dryUntil } from "./short-slot";
 import { opensSkin, SHEET_MINUTES, skinClock } from "./skin";
+import { type Slip, slipAsks, slipWords } from "./slips";
 
 export type DecisionKind =
   | "skin"
@@ -26,7 +27,8 @@ export type DecisionKind =
   | "time-box"
   | "remainder"
   | "tool"
-  | "opening";
+  | "opening"
+  | "slip";
 
 export interface Decision {
   kind: DecisionKind;
@@ -69,6 +71,7 @@ export function decisions(
   plan: Plan | undefined,
   now: Minute,
   open: ReadonlyMap<string, readonly OpenChoice[]> = new Map(),
+  slips: ReadonlyMap<string, Slip> = new Map(),
 ): Decision[] {
   const zone = zoneOf(shop.workshop.zone);
   const x: Look = {
@@ -91,6 +94,8 @@ export function decisions(
       if (j.state !== "started" && start < now + LATE_PART_DAYS * DAY) out.push(...partsOf(x, b, j, start));
       out.push(...ordersOf(x, b, j, start));
       if (j.state === "todo" && start < now + PROOF_DAYS * DAY) out.push(...remaindersOf(b, j, start));
+      const slip = slips.get(j.id);
+      if (slip && slipAsks(j, slip)) out.push(slipOf(b, j, slip, start));
       if (j.state !== "started" && start < now + PART_DAYS * DAY) out.push(...toolsOf(x, b, j, start));
     }
     out.push(...choicesOf(x, b, open.get(b.id) ?? []));
@@ -126,6 +131,7 @@ export function decisions(
     choice: 8,
     move: 9,
     order: 10,
+    slip: 6,
   };
   const when = (d: Decision) => d.by ?? now;
   return out.sort((a, b) => Number(when(a) > x.night) - Number(when(b) > x.night) || when(a) - when(b) || rank[a.kind] - rank[b.kind]);
@@ -162,6 +168,19 @@ function holesOf(x: Look, b: BuildRow): Decision[] {
     buildId: b.id,
   }));
 }
+
+/** A job that was put off again and again: stop promising it, or clear what is in its way. */
+const slipOf = (b: BuildRow, j: JobRow, slip: Slip, start: Minute): Decision => ({
+  kind: "slip",
+  mark: String(slip.count),
+  tone: "amber",
+  who: b.name,
+  title: `${j.name} was put off ${slip.count} times`,
+  detail: `${slipWords(slip)}: clear what is in its way, or say a date that holds`,
+  by: start,
+  buildId: b.id,
+  jobId: j.id,
+});
 
 /** A job that has outrun its time box, until something was decided about it. */
 function timeBoxOf(x: Look, b: BuildRow, j: JobRow): Decision[] {

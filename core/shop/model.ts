@@ -338,6 +338,13 @@ export interface MemberRow {
   says: string;
 }
 
+/** How often a fitter has done jobs of one code; of handed-over builds as well. */
+export interface PracticeRow {
+  fitterId: string;
+  code: string;
+  times: number;
+}
+
 /** A hole or rust that was met on a van of some type; of handed-over builds as well. */
 export interface MarkedRow {
   buildId: string;
@@ -359,6 +366,7 @@ export interface Shop {
   fixings: FixingRow[];
   members: MemberRow[];
   marked: MarkedRow[];
+  practice: PracticeRow[];
   weather: WeatherRow[];
   builds: BuildRow[];
 }

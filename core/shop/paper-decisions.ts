@@ -62,13 +62,17 @@ export function paperDecisions(x: Look, b: BuildRow): Decision[] {
         who: b.name,
         title: `${d.mark.title} is not explained`,
         detail: d.between.length
-          ? `worked there since it was last seen whole: ${d.between.map((w) => `${w.name} (${w.who})`).join(", ")}`
+          ? `worked there since it was last seen whole: ${andMore(d.between.map((w) => `${w.name} (${w.who})`))}`
           : "nobody worked there between the two views",
-        by: null,
+        by: x.night,
       });
   for (const j of b.jobs) out.push(...ofJob(x, b, j));
   return out;
 }
+
+/** The last three, and how many before them. */
+const andMore = (list: readonly string[]): string =>
+  `${list.slice(-3).join(", ")}${list.length > 3 ? ` and ${list.length - 3} before` : ""}`;
 
 function ofJob(x: Look, b: BuildRow, j: JobRow): Decision[] {
   const p = x.planned.get(j.id);

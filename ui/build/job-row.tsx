@@ -92,6 +92,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
             Not earlier because <b>{job.why}</b>.
           </p>
         )}
+        {job.slips && <p className="mt-1 text-muted">It was {job.slips}.</p>}
         {job.obstacles.length > 0 && <p className="mt-1 text-amber-text">Not to be started yet: {job.obstacles.join("; ")}.</p>}
         {job.overBox && <OverBox job={job} view={view} />}
         {job.pieces && (

@@ -71,6 +71,8 @@ export interface SheetJob {
   covers: string[];
   remarks: { id: string; text: string; by: string; at: number; stops: boolean }[];
   why: string | null;
+  /** How often it was put off from one published plan to the next. */
+  slips: string | null;
   /** What keeps it from being started now; empty when it could. */
   obstacles: string[];
   crew: string;

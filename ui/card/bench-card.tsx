@@ -13,6 +13,7 @@ import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { clock, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { CardClocks, CardDayEnd } from "./clocks";
 import { ButFor, LeaveOut, Pieces, Questions, Readings, TemplateInHand } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
 import { CardHoles, CardZones } from "./shell";
@@ -59,6 +60,7 @@ export function BenchCard({ view }: { view: CardView }) {
         </p>
       )}
       {job ? <JobCard job={job} view={view} now={now} act={act} /> : <Nothing view={view} />}
+      {view.dayEnd && <CardDayEnd end={view.dayEnd} />}
       {view.slot && (
         <section className="mt-4 px-[18px]" aria-label="Before the next job">
           <h3 className="text-[17px]">
@@ -155,6 +157,11 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           </ul>
         </div>
       )}
+      {job.mind.map((m) => (
+        <p key={m} className="mt-2 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[15px]">
+          {m}
+        </p>
+      ))}
       {job.overBox && (
         <p className="mt-2 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[15px]">
           {job.overBox}. Tell the lead: a second person, park it, or call the supplier?
@@ -205,6 +212,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
         })}
       </ul>
       {job.holes.length > 0 && <CardHoles job={job} act={act} zone={view.zone} now={now} />}
+      {(job.clocks.length > 0 || running) && <CardClocks job={job} act={act} now={now} />}
       {job.sparks.length > 0 && <CardSparks job={job} act={act} />}
       {job.zones.length > 0 && <CardZones job={job} act={act} zone={view.zone} now={now} />}
       {job.readings && <Readings job={job} act={act} />}

@@ -1,5 +1,7 @@
 // What a bench card shows: one job, big; what comes behind it, small.
 
+import type { RunningClock } from "@/core/shop/clocks";
+import type { DayEnd } from "@/core/shop/day-end";
 import type { Sparks } from "@/core/shop/docket/sparks";
 import type { KitLine } from "@/core/shop/kit";
 import type { Penetration } from "@/core/shop/records";
@@ -57,6 +59,10 @@ export interface CardJob {
   soaks: boolean;
   /** Its own sparks and swarf, and those of the van that are not cleared. */
   sparks: { id: string; version: number; jobId: string | null; title: string; data: Sparks; open: string[] }[];
+  /** Clocks of the van that run. */
+  clocks: RunningClock[];
+  /** What speaks against doing it just now, and who does it for the first time. */
+  mind: string[];
   /** Its kit, line by line. */
   pick: KitLine[];
   /** Bare zones that it cleans, or shuts in. */
@@ -83,6 +89,8 @@ export interface CardView {
   who: { id: string; name: string } | null;
   people: { id: string; name: string }[];
   job: CardJob | null;
+  /** The end of the day, in its last hour. */
+  dayEnd: DayEnd | null;
   /** What could be finished before the next job begins. */
   slot: { minutes: string; offers: SlotOffer[] } | null;
   later: { id: string; stage: string; name: string; build: string; from: number | null; state: string }[];

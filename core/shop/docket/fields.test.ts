@@ -109,6 +109,14 @@ const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over
     ],
     over: false,
   },
+  clock: {
+    right: { what: "open time", minutes: 20 },
+    wrong: [
+      [{ what: "tea", minutes: 5 }, "what"],
+      [{ what: "open time" }, "minutes"],
+    ],
+    over: false,
+  },
   arrival: {
     right: { way: "in", boxes: 3, cabEmpty: true, keys: 2, fuel: "half", signedBy: "A" },
     wrong: [

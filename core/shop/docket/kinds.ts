@@ -1,6 +1,7 @@
 // Every declared kind of entry, by its name.
 
 import { CONSENT, type Consent, OTHERS, type Others, OWNER, type Owner } from "./client";
+import { CLOCK_DOCKET, type Clock } from "./clock";
 import type { Docket, Fault, Values } from "./fields";
 import { missing, schemaOf, tidy } from "./fields";
 import { type Arrival, type Contents, goodsDockets } from "./goods";
@@ -21,11 +22,12 @@ export interface DocketData {
   sparks: Sparks;
   arrival: Arrival;
   contents: Contents;
+  clock: Clock;
 }
 export type DocketKind = keyof DocketData;
 
 export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
-  [OWNER, CONSENT, OTHERS, SEAT, SPARKS, ...goodsDockets, ...stripDockets].map((d) => [d.kind, d]),
+  [OWNER, CONSENT, OTHERS, SEAT, SPARKS, CLOCK_DOCKET, ...goodsDockets, ...stripDockets].map((d) => [d.kind, d]),
 ) as Record<DocketKind, Docket>;
 
 export const isDocket = (kind: string): kind is DocketKind => kind in DOCKETS;

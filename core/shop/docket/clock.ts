@@ -1,0 +1,36 @@
+// Short clocks that run at the bench: flash-off, open time, second bead, squeeze-out, masking tape, pot life.
+
+import { docket } from "./fields";
+
+export const CLOCKS = {
+  "flash-off": { minutes: 15, over: "prime or bead now; past the longest wait, wipe again" },
+  "open time": { minutes: 20, over: "do not set on it: take the bead off and lay it again" },
+  correction: { minutes: 10, over: "leave it as it lies: moving it now tears the bond" },
+  "second bead": { minutes: 60, over: "lay it now" },
+  "squeeze-out": { minutes: 15, over: "cut it off when it is hard: wiping smears it" },
+  "masking tape": { minutes: 35, over: "warm it and pull slowly, or cut along it" },
+  "pot life": { minutes: 30, over: "throw the rest away and mix anew, a smaller mix" },
+} as const;
+export type ClockName = keyof typeof CLOCKS;
+
+/** A clock: it began when it was written down, and is closed by a tap. */
+export interface Clock {
+  what: ClockName;
+  minutes: number;
+}
+
+export const CLOCK_DOCKET = docket<Clock>({
+  kind: "clock",
+  one: "A clock",
+  many: "Clocks",
+  intro: "Each counts from a tap. The product's sheet says how long.",
+  title: { label: "Of what", hint: "bead of the fan" },
+  by: "any",
+  fields: [
+    { key: "what", label: "Which", type: "choice", options: Object.keys(CLOCKS).map((k) => [k, k] as const), required: true },
+    { key: "minutes", label: "Minutes", type: "number", min: 1, max: 1440, required: true },
+  ],
+  says: (d) => `${d.what}, ${d.minutes} min`,
+  tone: () => "none",
+  closes: "Done with",
+});

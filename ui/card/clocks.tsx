@@ -1,0 +1,137 @@
+"use client";
+// On the fitter's phone: clocks that count from a tap, and the end of the day.
+
+import { useState } from "react";
+import type { RunningClock } from "@/core/shop/clocks";
+import { clockState } from "@/core/shop/clocks";
+import { CLOCKS, type ClockName } from "@/core/shop/docket/clock";
+import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
+import { inputClass } from "../kit/field";
+import { send } from "../kit/send";
+import type { Act } from "../kit/use-act";
+import type { CardJob, CardView } from "./view";
+
+const NAMES = Object.keys(CLOCKS) as ClockName[];
+const TONE = { ok: "text-green-text", warn: "font-bold text-amber-text", stop: "font-bold text-signal-text" } as const;
+
+export function CardClocks({ job, act, now }: { job: CardJob; act: Act; now: number }) {
+  const [what, setWhat] = useState<ClockName>("open time");
+  const [minutes, setMinutes] = useState<string>(String(CLOCKS["open time"].minutes));
+  const start = () =>
+    void act.run(
+      () =>
+        send("POST", `builds/${job.buildId}/records`, {
+          kind: "clock",
+          title: job.name,
+          jobId: job.id,
+          data: { what, minutes: Number(minutes.replace(",", ".")) },
+        }),
+      `${what} runs`,
+    );
+  return (
+    <section aria-label="Clocks" className="mt-3">
+      <h3 className="text-[17px]">Clocks</h3>
+      <ul className="mt-1 overflow-hidden rounded-md border bg-card empty:hidden">
+        {job.clocks.map((c) => (
+          <li key={c.id} className="flex items-center gap-3 border-b px-3 py-2 last:border-0">
+            <span className="min-w-0 flex-1 text-[16px]">
+              <b>{c.what}</b> <span className="text-muted">{c.title}</span>
+              <span
+                className={cx("block", TONE[toneOf(c, now)])}
+                role={toneOf(c, now) === "stop" ? "alert" : undefined}
+                suppressHydrationWarning
+              >
+                {saysOf(c, now)}
+              </span>
+            </span>
+            <Button
+              size="touch"
+              disabled={act.busy}
+              onClick={() =>
+                void act.run(() =>
+                  send("PATCH", `records/${c.id}`, {
+                    version: c.version,
+                    title: c.title,
+                    data: { what: c.what, minutes: c.minutes },
+                    closed: true,
+                  }),
+                )
+              }
+            >
+              Done
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {job.state === "started" && (
+        <div className="mt-2 grid grid-cols-[1fr_84px_auto] gap-2">
+          <select
+            aria-label="Which clock"
+            value={what}
+            onChange={(e) => {
+              setWhat(e.target.value as ClockName);
+              setMinutes(String(CLOCKS[e.target.value as ClockName].minutes));
+            }}
+            className={cx(inputClass, "!h-12 text-[16px]")}
+          >
+            {NAMES.map((n) => (
+              <option key={n}>{n}</option>
+            ))}
+          </select>
+          <input
+            aria-label="Minutes of the clock"
+            inputMode="numeric"
+            value={minutes}
+            onChange={(e) => setMinutes(e.target.value)}
+            className={cx(inputClass, "!h-12 text-[16px]")}
+          />
+          <Button size="touch" disabled={act.busy} onClick={start}>
+            Run
+          </Button>
+        </div>
+      )}
+    </section>
+  );
+}
+
+// The page is drawn once, the clock goes on: what is left is counted here.
+const stateOf = (c: RunningClock, now: number) => clockState(c.until - c.minutes, c.minutes, now);
+const toneOf = (c: RunningClock, now: number) => stateOf(c, now).tone;
+function saysOf(c: RunningClock, now: number): string {
+  const { left, tone } = stateOf(c, now);
+  return tone === "stop" ? `over for ${-left} min: ${CLOCKS[c.what].over}` : `${left} of ${c.minutes} min left`;
+}
+
+export function CardDayEnd({ end }: { end: NonNullable<CardView["dayEnd"]> }) {
+  const list = (items: readonly string[], none: string) =>
+    items.length ? (
+      <ul className="list-disc pl-5 text-[16px]">
+        {items.map((t) => (
+          <li key={t}>{t}</li>
+        ))}
+      </ul>
+    ) : (
+      <p className="text-[16px] text-muted">{none}</p>
+    );
+  return (
+    <section aria-label="The end of the day" className="mx-[18px] mt-4 rounded-md border bg-card px-3 py-3">
+      <h3 className="text-[17px]">The end of the day</h3>
+      <h4 className="mt-1 text-[15px] font-semibold">Done</h4>
+      {list(end.done, "Nothing was finished today.")}
+      <h4 className="mt-2 text-[15px] font-semibold">Open, or running on</h4>
+      {list(end.open, "Nothing: all is put away.")}
+      <h4 className="mt-2 text-[15px] font-semibold">Tomorrow first</h4>
+      {end.next ? (
+        <>
+          <p className="text-[16px]">
+            {end.next.at} {end.next.name}
+          </p>
+          {list(end.next.lacks, "It can begin.")}
+        </>
+      ) : (
+        <p className="text-[16px] text-muted">Nothing is published for you.</p>
+      )}
+    </section>
+  );
+}
