@@ -413,6 +413,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
         dry: bool(r.needs_dry),
         daylight: bool(r.needs_daylight),
         minTempC: r.needs_min_temp_c as number | null,
+        maxTempC: r.needs_max_temp_c as number | null,
         noisy: bool(r.noisy),
         sameDay: bool(r.same_day),
       },

@@ -193,6 +193,7 @@ function needsOf(shop: Shop, j: JobRow): string[] {
     j.needs.dry && "dry",
     j.needs.daylight && "daylight or lit bay",
     j.needs.minTempC !== null && `${j.needs.minTempC} °C or warmer`,
+    j.needs.maxTempC !== null && `${j.needs.maxTempC} °C at most`,
     j.needs.noisy && `noisy, ${shop.workshop.noiseFrom ?? "any hour"}${shop.workshop.noiseTo ? ` to ${shop.workshop.noiseTo}` : ""}`,
     j.needs.sameDay && "done the day it is begun",
   ].filter((x): x is string => !!x);

@@ -1,15 +1,47 @@
 // Fills the workshop view.
 
+import { skillLoad } from "@/core/lanes/skill-load";
 import { library } from "@/core/library/library";
 import { sayDay } from "@/core/plan/words";
 import { SERVED } from "@/core/shop/inventory";
+import { calendarData } from "@/core/shop/left";
 import { onlyOnes } from "@/core/shop/only";
 import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
+import { openHours } from "@/core/time/calendar";
+import { OpenSet } from "@/core/time/openset";
 import { allUsers } from "@/server/people";
 import type { State } from "@/server/planning";
 import type { WorkshopView } from "@/ui/workshop/view";
 
-export async function workshopView({ shop, zone, now, published, working }: State): Promise<WorkshopView> {
+const WEEKS = 5;
+
+/** Skills of the weeks to come, by the plan that is worked to. */
+function skillsOf({ shop, zone, now, published, working }: State): WorkshopView["load"] {
+  const plan = (working ?? published)?.plan;
+  if (!plan) return [];
+  const today = zone.dayOf(now);
+  const monday = today - ((today + 3) % 7);
+  const weeks = Array.from({ length: WEEKS + 1 }, (_, i) => Math.max(now, zone.dayStart(monday + 7 * i)));
+  const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
+  const asks = plan.jobs.flatMap((p) => {
+    const j = jobs.get(p.id);
+    if (!j || j.state === "done") return [];
+    const work = (p.work ?? [[p.start, p.end]]).map(([a, z]) => [zone.parse(a), zone.parse(z)] as const);
+    return j.crew.map((c) => ({ skill: c.skill, level: c.level, people: c.people, work }));
+  });
+  const last = zone.dayOf(weeks[WEEKS]) + 1;
+  const gives = shop.fitters
+    .filter((f) => !f.retired)
+    .map((f) => {
+      const row = shop.calendars.find((c) => c.id === f.calendarId);
+      const open = row ? openHours(zone, calendarData(row), today - 1, last).open : OpenSet.of([]);
+      return { skills: f.skills, open: open.without(f.absences.map((a): [number, number] => [a.from, a.to])) };
+    });
+  return skillLoad(weeks, asks, gives).map((s) => ({ ...s, weeks: s.weeks.map((w) => ({ ...w, week: sayDay(zone, w.from) })) }));
+}
+
+export async function workshopView(state: State): Promise<WorkshopView> {
+  const { shop, zone, now, published, working } = state;
   const w = shop.workshop;
   const today = zone.show(now).slice(0, 10);
   const only = onlyOnes(shop, (published ?? working)?.plan, now);
@@ -43,6 +75,7 @@ export async function workshopView({ shop, zone, now, published, working }: Stat
           return `${o.what}: ${o.jobs} ${o.jobs === 1 ? "job" : "jobs"}, next ${o.next.name} (${o.next.build}${when})${train}`;
         }),
     })),
+    load: skillsOf(state),
     calendars: shop.calendars,
     spans: [
       ...shop.fitters.flatMap((f) => f.absences.map((a) => ({ ...a, who: f.name, kind: "absence" as const }))),

@@ -43,6 +43,7 @@ const needs = {
     dry: { type: "boolean" },
     daylight: { type: "boolean" },
     minTempC: { type: "number" },
+    maxTempC: { type: "number" },
     noisy: { type: "boolean" },
     sameDay: { type: "boolean" },
   },

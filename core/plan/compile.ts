@@ -51,6 +51,7 @@ export interface Job {
   noisy: boolean;
   sameDay: boolean;
   minTempC?: number;
+  maxTempC?: number;
   hold: number;
   still: boolean;
   holdTempC?: number;
@@ -131,6 +132,8 @@ export interface Compiled {
   weights: { late: number; flow: number; shunts: number; churn: number; overtime: number };
   /** Days on which the mean (kind "mean") or the low falls short of a temperature. */
   cold(kind: "mean" | "low", tempC: number): OpenSet;
+  /** Days on which the high is above a temperature. */
+  hot(tempC: number): OpenSet;
   jobIndex: Map<string, number>;
 }
 
@@ -295,6 +298,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         noisy: !!j.needs?.noisy,
         sameDay: !!j.needs?.sameDay,
         minTempC: van ? j.needs?.minTempC : undefined,
+        maxTempC: van ? j.needs?.maxTempC : undefined,
         hold: j.hold?.minutes ?? 0,
         still: van && !!j.hold?.still,
         holdTempC: van ? j.hold?.minTempC : undefined,
@@ -379,6 +383,7 @@ function placesFor(c: Compiled, b: Problem["builds"][number], j: ProblemJob): nu
       (bay.maxHeightMm === undefined || b.heightMm <= bay.maxHeightMm) &&
       (bay.maxLengthMm === undefined || b.lengthMm <= bay.maxLengthMm) &&
       !(warm !== undefined && temp !== undefined && temp < warm) &&
+      !(j.needs?.maxTempC !== undefined && temp !== undefined && temp > j.needs.maxTempC) &&
       !(j.hold?.minTempC !== undefined && temp !== undefined && temp < j.hold.minTempC)
     )
       out.push(i);

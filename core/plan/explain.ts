@@ -154,7 +154,6 @@ const PLAIN: Partial<Record<WhyKind, string>> = {
   dry: "no dry weather",
   daylight: "no daylight",
   noise: "no noisy work",
-  temperature: "too cold",
   "same-day": "would not be done the same day",
 };
 
@@ -173,6 +172,11 @@ function inWords(b: Board, job: Job, p: Placed, x: Conflict): Reason {
       return { kind: "hold", job: x.job, ref, until: x.until, text: `${named(b, job, x.job!)} keeps this part of the van clear ${till}` };
     case "inside-crew":
       return { kind: "inside-crew", job: x.job, ref, until: x.until, text: `no room inside beside ${named(b, job, x.job!)} ${till}` };
+    case "temperature": {
+      // The day that shuts it ends when it may be done again.
+      const hot = job.maxTempC !== undefined && c.hot(job.maxTempC).minutes(x.until - 1, x.until) > 0;
+      return { kind: "temperature", until: x.until, text: `too ${hot ? "warm" : "cold"} ${till}` };
+    }
     case "calendar":
       return closed(b, job, p, x.until);
     default:

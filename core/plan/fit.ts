@@ -74,6 +74,8 @@ function vanConflict(
   if (place.tempC === undefined) {
     const cold = job.minTempC === undefined ? undefined : firstTouch(c.cold("mean", job.minTempC), work);
     if (cold !== undefined) return { kind: "temperature", until: cold };
+    const hot = job.maxTempC === undefined ? undefined : firstTouch(c.hot(job.maxTempC), work);
+    if (hot !== undefined) return { kind: "temperature", until: hot };
     if (job.holdTempC !== undefined && job.hold > 0) {
       const low = firstTouch(c.cold("low", job.holdTempC), [[end, holdEnd]]);
       if (low !== undefined) return { kind: "temperature", until: Math.max(start + 1, hours.startFor(low, job.minutes)) };

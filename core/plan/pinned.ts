@@ -81,6 +81,9 @@ function unfit(problem: Problem, build: Problem["builds"][number], job: ProblemJ
     return `${name} takes ${bay.maxLengthMm} mm of length, ${build.name} has ${build.lengthMm}`;
   const temp = bay?.has.includes("heated") ? bay.tempC : undefined;
   const needed = Math.max(job.needs?.minTempC ?? Number.NEGATIVE_INFINITY, job.hold?.minTempC ?? Number.NEGATIVE_INFINITY);
+  const most = job.needs?.maxTempC;
+  if (temp !== undefined && most !== undefined && temp > most)
+    return `${name} is kept at ${temp} °C, ${job.name} takes no more than ${most}`;
   if (temp !== undefined && temp < needed) return `${name} is kept at ${temp} °C, ${job.name} needs ${needed}`;
   return undefined;
 }

@@ -107,6 +107,7 @@ const job = object(
         dry: { type: "boolean" } as const,
         daylight: { type: "boolean" } as const,
         minTempC: { type: "number" } as const,
+        maxTempC: { type: "number" } as const,
         noisy: { type: "boolean" } as const,
         sameDay: { type: "boolean" } as const,
       },

@@ -1,4 +1,4 @@
-// Weather and noise hours as sets of minutes: dry, light, and the dates that are too cold.
+// Weather and noise hours as sets of minutes: dry, light, and the dates that are too cold or too hot.
 
 import { windowsOfDay } from "../time/calendar";
 import { OpenSet, type Stretch } from "../time/openset";
@@ -13,7 +13,7 @@ export function weatherSets(p: Problem, zone: Zone, first: number, last: number,
   const usual = p.weather?.default;
   const dry: Stretch[] = [];
   const light: Stretch[] = [];
-  const temps: { day: number; low: number; mean: number }[] = [];
+  const temps: { day: number; low: number; mean: number; high: number }[] = [];
   for (const d of range(first, last)) {
     const w = byDay.get(d) ?? usual;
     if (!w) {
@@ -23,9 +23,10 @@ export function weatherSets(p: Problem, zone: Zone, first: number, last: number,
     }
     dry.push(...windowsOfDay(zone, d, w.dry));
     light.push(...windowsOfDay(zone, d, [[w.sunrise, w.sunset]]));
-    temps.push({ day: d, low: w.tempC[0], mean: (w.tempC[0] + w.tempC[1]) / 2 });
+    temps.push({ day: d, low: w.tempC[0], mean: (w.tempC[0] + w.tempC[1]) / 2, high: w.tempC[1] });
   }
   const coldSets = new Map<string, OpenSet>();
+  const wholeDays = (list: typeof temps) => OpenSet.of(list.map((t) => [zone.dayStart(t.day), zone.dayStart(t.day + 1)]));
   return {
     dry: p.weather ? OpenSet.of(dry) : whole,
     light: p.weather ? OpenSet.of(light) : whole,
@@ -34,7 +35,17 @@ export function weatherSets(p: Problem, zone: Zone, first: number, last: number,
       const key = `${kind} ${tempC}`;
       let set = coldSets.get(key);
       if (!set) {
-        set = OpenSet.of(temps.filter((t) => t[kind] < tempC).map((t) => [zone.dayStart(t.day), zone.dayStart(t.day + 1)]));
+        set = wholeDays(temps.filter((t) => t[kind] < tempC));
+        coldSets.set(key, set);
+      }
+      return set;
+    },
+    /** Whole days, as the hour of the high is in no forecast. */
+    hot(tempC: number): OpenSet {
+      const key = `high ${tempC}`;
+      let set = coldSets.get(key);
+      if (!set) {
+        set = wholeDays(temps.filter((t) => t.high > tempC));
         coldSets.set(key, set);
       }
       return set;

@@ -27,6 +27,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
       dry: j.needs?.dry ?? false,
       daylight: j.needs?.daylight ?? false,
       minTempC: j.needs?.minTempC ?? null,
+      maxTempC: j.needs?.maxTempC ?? null,
       noisy: j.needs?.noisy ?? false,
       sameDay: j.needs?.sameDay ?? false,
     },

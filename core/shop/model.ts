@@ -140,7 +140,7 @@ export interface JobRow {
   yardOk: boolean;
   bayHas: string[];
   zones: string[];
-  needs: { dry: boolean; daylight: boolean; minTempC: number | null; noisy: boolean; sameDay: boolean };
+  needs: { dry: boolean; daylight: boolean; minTempC: number | null; maxTempC: number | null; noisy: boolean; sameDay: boolean };
   hold: { minutes: number; still: boolean; keepOff: string[] | "all" | null; minTempC: number | null };
   notBefore: number | null;
   pin: { start: number | null; place: string | null; fitters: string[] };

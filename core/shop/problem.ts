@@ -154,6 +154,7 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
       noisy: needs.noisy,
       sameDay: needs.sameDay,
       ...opt("minTempC", needs.minTempC),
+      ...opt("maxTempC", needs.maxTempC),
     },
     after: j.after.map((a) => ({ job: a.job, lag: a.lag, lagKind: a.lagKind, ignoreHold: a.ignoreHold })),
     ...(hold.minutes > 0

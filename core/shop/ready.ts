@@ -202,6 +202,12 @@ function weatherObstacles(shop: Shop, job: JobRow, place: string, now: number): 
   if (job.needs.daylight && !has.includes("lit") && (clock < day.sunrise || clock >= day.sunset))
     out.push({ kind: "conditions", text: `no daylight (${day.sunrise} to ${day.sunset})` });
   const temp = has.includes("heated") && bay?.tempC != null ? bay.tempC : (day.lowC + day.highC) / 2;
+  const high = has.includes("heated") && bay?.tempC != null ? bay.tempC : day.highC;
+  if (job.needs.maxTempC !== null && high > job.needs.maxTempC)
+    out.push({
+      kind: "conditions",
+      text: `too warm: up to ${high} °C where ${job.needs.maxTempC} are the most; shade, or an early start another day`,
+    });
   if (job.needs.minTempC !== null && temp < job.needs.minTempC)
     out.push({ kind: "conditions", text: `too cold: ${temp} °C where ${job.needs.minTempC} are needed` });
   return out;

@@ -338,6 +338,17 @@ function Conditions({ draft, set }: Part) {
           }}
           className={cx(inputClass, "!w-18")}
         />
+        °C, at most
+        <input
+          type="number"
+          aria-label="Highest temperature, °C"
+          value={needs.maxTempC ?? ""}
+          onChange={(e) => {
+            const { maxTempC: _old, ...rest } = needs;
+            set({ needs: e.target.value === "" ? rest : { ...rest, maxTempC: Number(e.target.value) } });
+          }}
+          className={cx(inputClass, "!w-18")}
+        />
         °C
       </label>
     </fieldset>

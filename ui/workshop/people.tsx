@@ -4,6 +4,7 @@
 import { useState } from "react";
 import { NEW, NOTS } from "@/core/shop/barred";
 import { Button } from "../kit/button";
+import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
 import { Check, Field, inputClass, Select } from "../kit/field";
 import { send } from "../kit/send";
@@ -71,6 +72,7 @@ export function People({ view }: { view: WorkshopView }) {
           </Row>
         ))}
       </Rows>
+      <SkillWeeks view={view} />
       <Dialog
         open={!!editing}
         onOpenChange={(o) => !o && setEditing(undefined)}
@@ -79,6 +81,62 @@ export function People({ view }: { view: WorkshopView }) {
         {editing && <FitterForm fitter={editing === "new" ? undefined : editing} view={view} onDone={() => setEditing(undefined)} />}
       </Dialog>
     </>
+  );
+}
+
+/** What the plan asks of each skill, week by week; a full one is short whatever else is free. */
+function SkillWeeks({ view }: { view: WorkshopView }) {
+  if (!view.load.length) return null;
+  return (
+    <section aria-label="Skills by week" className="mt-6">
+      <h2 className="text-[15px]">Skills, week by week</h2>
+      <p className="mb-2 text-muted">
+        Hours asked at level 2 or more by the plan, of the hours of those who have it so. Somebody with two skills counts in both.
+      </p>
+      <div className="overflow-x-auto rounded-md border bg-card">
+        <table className="w-full min-w-[560px]">
+          <thead>
+            <tr className="border-b text-left">
+              <th scope="col" className="px-3 py-2 font-semibold">
+                Skill
+              </th>
+              {view.load[0].weeks.map((w) => (
+                <th key={w.from} scope="col" className="px-3 py-2 text-right font-semibold">
+                  from {w.week}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {view.load.map((s) => (
+              <tr key={s.skill} className="border-b last:border-0">
+                <th scope="row" className="px-3 py-1.5 text-left">
+                  {s.skill} <span className="font-normal text-muted">{s.people === 1 ? "one has it" : `${s.people} have it`}</span>
+                </th>
+                {s.weeks.map((w) => {
+                  const share = w.given > 0 ? w.asked / w.given : w.asked > 0 ? 2 : 0;
+                  return (
+                    <td
+                      key={w.from}
+                      className={cx(
+                        "px-3 py-1.5 text-right tabular-nums",
+                        share > 1
+                          ? "font-bold text-signal-text"
+                          : share > 0.85
+                            ? "font-semibold text-amber-text"
+                            : w.asked === 0 && "text-muted",
+                      )}
+                    >
+                      {Math.round(w.asked / 60)} of {Math.round(w.given / 60)} h
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
   );
 }
 

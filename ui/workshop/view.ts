@@ -53,6 +53,7 @@ export interface UserView {
   retired: boolean;
 }
 
+import type { SkillLoad } from "@/core/lanes/skill-load";
 import type { Options } from "@/core/library/options";
 import type { SupplierRow, TemplateRow, ToolRow } from "@/core/shop/model";
 
@@ -74,6 +75,8 @@ export interface WorkshopView {
   };
   bays: BayView[];
   fitters: FitterView[];
+  /** Each skill of the coming weeks: asked of what can be given, minutes. */
+  load: (Omit<SkillLoad, "weeks"> & { weeks: (SkillLoad["weeks"][number] & { week: string })[] })[];
   calendars: CalendarView[];
   spans: SpanView[];
   users: UserView[];

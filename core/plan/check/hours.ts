@@ -137,12 +137,19 @@ export class Hours {
     return open;
   }
 
-  /** Temperature of a place on a date: the bay's own, or the day's (low or mean); undefined when nothing is known. */
-  temperature(placeId: string | undefined, day: number, kind: "low" | "mean"): number | undefined {
+  /** The temperature at which a heated place is kept; undefined where the sky rules. */
+  kept(placeId: string | undefined): number | undefined {
     const bay = this.p.bays.find((x) => x.id === placeId);
-    if (bay?.has.includes("heated") && bay.tempC !== undefined) return bay.tempC;
+    return bay?.has.includes("heated") ? bay.tempC : undefined;
+  }
+
+  /** Temperature of a place on a date: the bay's own, or the day's (low or mean); undefined when nothing is known. */
+  temperature(placeId: string | undefined, day: number, kind: "low" | "mean" | "high"): number | undefined {
+    const kept = this.kept(placeId);
+    if (kept !== undefined) return kept;
     const w = this.weatherOn(day);
     if (!w) return undefined;
+    if (kind === "high") return w.tempC[1];
     return kind === "low" ? w.tempC[0] : (w.tempC[0] + w.tempC[1]) / 2;
   }
 }

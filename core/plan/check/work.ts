@@ -142,10 +142,17 @@ function place(x: Case, r: Row): void {
 
 function temperature(x: Case, r: Row): void {
   const least = r.job.needs?.minTempC;
-  if (!r.van || least === undefined) return;
+  const most = r.job.needs?.maxTempC;
+  if (!r.van || (least === undefined && most === undefined)) return;
   for (const [a, b] of r.work)
     for (let day = x.zone.dayOf(a); day <= x.zone.dayOf(b - 1); day++) {
       const t = x.hours.temperature(r.plan.place, day, "mean");
-      if (t !== undefined && t < least) return x.breach("conditions", `${r.job.id} needs ${least} °C, has ${t}`, { job: r.job.id });
+      if (t !== undefined && least !== undefined && t < least)
+        return x.breach("conditions", `${r.job.id} needs ${least} °C, has ${t}`, { job: r.job.id });
+      const high = x.hours.temperature(r.plan.place, day, "high");
+      // Where work is under way is a fact, as warm as it is kept there; only the sky can still be waited for.
+      if (r.started && x.hours.kept(r.plan.place) !== undefined) continue;
+      if (high !== undefined && most !== undefined && high > most)
+        return x.breach("conditions", `${r.job.id} takes no more than ${most} °C, has ${high}`, { job: r.job.id });
     }
 }

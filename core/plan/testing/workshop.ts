@@ -198,6 +198,7 @@ function jobsOf(r: Random, id: string, n: number, base: number, wild: boolean): 
       if (r() < 0.5) job.needs.dry = true;
       if (r() < 0.5) job.needs.daylight = true;
       if (r() < 0.4) job.needs.minTempC = pick(r, [8, 12, 15]);
+      if (wild && r() < 0.2) job.needs.maxTempC = pick(r, [16, 20, 22]);
     }
     if (r() < 0.2) job.needs = { ...job.needs, noisy: true };
     if (r() < 0.15 && likely < 240) job.needs = { ...job.needs, sameDay: true };
