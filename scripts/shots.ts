@@ -18,7 +18,6 @@ interface Shot {
 
 const SHOTS: Shot[] = [
   { name: "yard", path: "/" },
-  { name: "yard-dark", path: "/", dark: true },
   { name: "lanes", path: "/lanes?job=coast-rangers.PA-04" },
   {
     name: "what-moves",
@@ -46,6 +45,7 @@ const SHOTS: Shot[] = [
       await p.getByRole("region", { name: "Before the strip closes" }).scrollIntoViewIfNeeded();
     },
   },
+  { name: "build-papers", path: "/builds/field-vet?tab=papers" },
   { name: "build-van", path: "/builds/field-vet?tab=van" },
   {
     name: "add-a-build",

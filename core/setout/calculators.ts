@@ -3,6 +3,7 @@
 import { batteryStand } from "./battery-stand";
 import { beadClock } from "./bead-clock";
 import { bedAcross } from "./bed-across";
+import { boardMatch } from "./board-match";
 import { boltPattern } from "./bolt-pattern";
 import { cable } from "./cable";
 import { corners } from "./corners";
@@ -95,6 +96,7 @@ export const CALCULATORS: readonly Calculator[] = [
   solarFix,
   edgeSide,
   pairMinutes,
+  boardMatch,
 ];
 
 export const findCalculator = (name: string): Calculator | undefined => CALCULATORS.find((c) => c.name === name);

@@ -57,6 +57,22 @@ function faults({ roof, ribs, items }: Input) {
 /** Packing under the edges of a flat flange of width w on a crown H over the width B: H·(w ÷ B)². */
 export const packing = (crown: number, width: number, flange: number): number => crown * (flange / width) ** 2;
 
+type Taken = { name: string; from: number; to: number };
+
+/** Where a bar could go instead: the smallest shift that clears the unit and all others, else shortened past it. */
+function barOffer(bar: { at: number; width: number }, item: string, taken: readonly Taken[], length: number): string {
+  const t = taken.find((x) => x.name === item);
+  if (!t) return "another bay for the unit, or the bar shortened past it";
+  const clear = (at: number) => {
+    const [from, to] = [at - bar.width / 2, at + bar.width / 2];
+    return from >= 0 && to <= length && taken.every((x) => to <= x.from || from >= x.to);
+  };
+  const spots = [t.from - bar.width / 2, t.to + bar.width / 2].filter(clear).sort((a, b) => Math.abs(a - bar.at) - Math.abs(b - bar.at));
+  if (!spots.length) return "no place beside it is free, another bay for the unit, or the bar shortened past it";
+  const by = round(Math.abs(spots[0] - bar.at), 1);
+  return `${mm(by)} ${spots[0] < bar.at ? "forwards" : "rearwards"} clears it, or shorten it past the unit`;
+}
+
 /**
  * `at` and `across` are centres. Bay n lies behind rib n (bay 0 before the first); a piercing unit needs its cut and the rib
  * margin on both sides inside one bay. Ribs are never cut. Bars are kept free where that can be; else they are named.
@@ -102,12 +118,16 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
       about: "rackKg",
       text: `${left} kg with ${bars.length - out} of ${bars.length} bars, as a first guess: the rack's sheet rules, and its owner agrees before a bar is cut`,
     });
+  const taken = placed.map((p) => {
+    const o = items.find((x) => x.name === p.name)!.overall;
+    return { name: p.name, from: p.at - o.length / 2 - margins.item, to: p.at + o.length / 2 + margins.item };
+  });
   for (const b of found.barsInTheWay)
     findings.push({
       level: "warn",
       about: "bars",
       at: [bars[b.bar].at, roof.width / 2],
-      text: `bar ${b.bar + 1} has to move for ${b.item}; a rib never does`,
+      text: `bar ${b.bar + 1} has to move for ${b.item}: ${barOffer(bars[b.bar], b.item, taken, roof.length)}; a rib never does`,
     });
   if (found.relaxed.length) findings.push({ level: "warn", about: "items", text: `not where it was wished: ${found.relaxed.join(", ")}` });
   for (const it of items)

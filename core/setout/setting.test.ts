@@ -304,3 +304,65 @@ describe("support-frame, its relief and passes", () => {
     expect(refusedBy("support-frame", { ...frame, relief: { kind: "narrower", depth: 20 } })).toEqual([]);
   });
 });
+
+describe("board-match", () => {
+  const roof = { front: 860, left: 620, w: 400, h: 400 };
+  it("is within 3 on every edge: 2 behind in front, 2 at the rear, 1 left, 1 right", () => {
+    const o = run("board-match", { roof, board: { front: 862, left: 619, w: 402, h: 400 } });
+    expect(o.results).toEqual({ worst: 2, front: 2, rear: 2, left: -1, right: 1 });
+    expect(levelOf(o)).toBe("ok");
+  });
+  it.each([
+    [3, 0, "ok"],
+    [3.1, 0, "stop"],
+    [8, 5, "warn"],
+    [8.1, 5, "stop"],
+  ])("off by %s with a trim of %s: %s", (by, trim, level) => {
+    expect(levelOf(run("board-match", { roof, board: { ...roof, left: 620 + by }, trim }))).toBe(level);
+  });
+  it("names the edges that are off, for a board that was turned round", () => {
+    const o = run("board-match", { roof, board: { ...roof, front: 1200 } });
+    expect(saidBy(o)).toMatch(/front edge 340 off the roof's.*rear edge 340 off/);
+  });
+  it("refuses by field", () => {
+    expect(refusedBy("board-match", { roof, board: { ...roof, w: 0 } })).toEqual(["board.w"]);
+    expect(refusedBy("board-match", { roof })).toEqual(["board"]);
+  });
+});
+
+describe("roof-plan, bars in the way", () => {
+  const roof = {
+    roof: { length: 1200, width: 1500, crown: 20 },
+    ribs: [
+      { at: 0, width: 40 },
+      { at: 1200, width: 40 },
+    ],
+    bars: [200, 600, 1000].map((at) => ({ at, width: 30 })),
+    margins: { rib: 20, item: 20, edge: 20 },
+  };
+  const skylight = (length: number) => ({
+    name: "skylight",
+    cut: { length, width: 500 },
+    overall: { length, width: 560 },
+    wish: { near: "front" },
+  });
+  it("offer the smallest move that clears the unit and its margin", () => {
+    const o = run("roof-plan", { ...roof, items: [skylight(700)] });
+    const [p] = o.results.placed as { at: number }[];
+    // Behind the unit the bar's edge stands off by the margin of 20; in front of it there is no room left on the roof.
+    const behind = p.at + 350 + 20 + 15;
+    expect(p.at - 350 - 20 - 30).toBeLessThan(0);
+    const said = o.findings.filter((f) => f.about === "bars").map((f) => f.text);
+    expect(said).toEqual(
+      [200, 600].map(
+        (at, i) =>
+          `bar ${i + 1} has to move for skylight: ${behind - at} rearwards clears it, or shorten it past the unit; a rib never does`,
+      ),
+    );
+  });
+  it("without a place beside it another bay or a shorter bar is left", () => {
+    const o = run("roof-plan", { ...roof, items: [skylight(1120)] });
+    expect(o.findings.filter((f) => f.about === "bars").every((f) => /no place beside it is free/.test(f.text))).toBe(true);
+    expect(o.findings.some((f) => f.about === "bars")).toBe(true);
+  });
+});

@@ -6,11 +6,13 @@ import { shortItems, usualContents } from "./docket/goods";
 import { usualMarks } from "./marks";
 import { bareMembers, knownMembers, membersBefore, memberWords } from "./members";
 import { firstStage, notOurs, othersBefore, refusedWork } from "./others";
-import { dentWords, papersBefore, paperWords, sessionWords } from "./papers";
+import { dentWords, papersBefore, paperWords, sessionWords, singleSkinWords } from "./papers";
+import { planPrefill } from "./plan-prefill";
 import { obstacles } from "./ready";
 import { faultState } from "./records";
 import { datedDamage, roundMissing } from "./rounds";
 import { seatsOpen, seatWords } from "./seats";
+import { sheetStops } from "./sheet-stops";
 import { dryUntil, slotOffers } from "./short-slot";
 import { sparesFor } from "./spares";
 import { templateMismatch } from "./templates";
@@ -366,4 +368,43 @@ it("a fault is looked for by the cheapest test first", () => {
     ...(minutes === undefined ? {} : { minutes }),
   });
   expect(faultState({ causes: [c("a", 30), c("b"), c("d", 5)], calls: [] }).open.map((x) => x.cause)).toEqual(["d", "a", "b"]);
+});
+
+describe("a kept sheet that says stop", () => {
+  const sheet = (calculator: string, worst: "ok" | "warn" | "stop", jobId = "a.OP-06a") => ({ calculator, worst, jobId }) as never;
+  it("stops its own job, not another, and not for the weather of an hour", () => {
+    const s = testShop();
+    const [b] = s.builds;
+    const cut = job(s, "OP-06a");
+    const stops = (...sheets: never[]) => sheetStops({ sheets }, cut);
+    expect(stops(sheet("opening", "stop"))).toEqual(['its set-out "Opening" says stop']);
+    expect(stops(sheet("opening", "warn"), sheet("go-no-go", "stop"), sheet("opening", "stop", "a.OP-04"))).toEqual([]);
+    b.sheets = [sheet("bolt-pattern", "stop")];
+    expect(obstacles(s, cut, NOW).map((o) => o.text)).toContain('its set-out "Bolt pattern" says stop');
+  });
+});
+
+it("fields with a single skin are told to who fixes something there", () => {
+  const s = testShop();
+  const [van] = s.vans.filter((v) => v.geometry.windowFields.some((f) => f.skin === "single"));
+  const side = van.geometry.windowFields.find((f) => f.skin === "single")!.side;
+  const fixes = { ...job(s, "ST-06"), stage: "framing", zones: [side] };
+  expect(singleSkinWords(van, fixes)[0]).toMatch(new RegExp(`^Single skin, no screw: ${side} \\d+ to \\d+`));
+  expect(singleSkinWords(van, { ...fixes, stage: "openings" })).toEqual([]);
+  expect(singleSkinWords(van, { ...fixes, zones: ["floor"] })).toEqual([]);
+  expect(singleSkinWords(undefined, fixes)).toEqual([]);
+});
+
+it("the hole of a unit starts from its box as it was measured", () => {
+  const s = shopWith(
+    entry("contents", "Roof fan", { items: [{ name: "body", state: "there" }], spigotW: 372, spigotH: 366, flangeW: 428, flangeH: 424 }),
+  );
+  const fan = job(s, "OP-04");
+  fan.parts[0].name = "Roof fan 400 × 400 with template";
+  const p = planPrefill("hole-range", { shop: s, build: s.builds[0], job: fan, plan: { jobs: [] } as never });
+  expect(p?.draft).toEqual({ "spigot.w": "372", "spigot.h": "366", "flange.w": "428", "flange.h": "424" });
+  expect(p?.basis).toEqual({ spigot: "372 × 366", flange: "428 × 424" });
+  expect(
+    planPrefill("hole-range", { shop: s, build: { ...s.builds[0], records: [] }, job: fan, plan: { jobs: [] } as never }),
+  ).toBeUndefined();
 });

@@ -1,5 +1,6 @@
 // What the papers of a build (consents, work of others, traps, metal behind cuts, taped cavities) hold up and have to say.
 
+import type { Van } from "../van/model";
 import { consentBefore } from "./consent";
 import { contentsBefore } from "./contents";
 import { marksIn } from "./marks";
@@ -39,13 +40,27 @@ export function dentWords(build: Pick<BuildRow, "records">, job: Pick<JobRow, "s
     .map((m) => `Cut this away if you can: ${m.title}, a dent from the bracing`);
 }
 
+/** Fields of the wall with a single skin, on the sides where a job fixes something: a screw there comes out outside. */
+export function singleSkinWords(van: Van | undefined, job: Pick<JobRow, "stage" | "zones" | "state" | "place">): string[] {
+  if (!van || !FIXES.has(job.stage) || job.state === "done" || job.place !== "van") return [];
+  const fields = van.geometry.windowFields.filter((f) => f.skin === "single" && job.zones.includes(f.side));
+  return fields.length
+    ? [`Single skin, no screw: ${fields.map((f) => `${f.side} ${f.fromMm} to ${f.fromMm + f.widthMm}`).join(", ")}`]
+    : [];
+}
+const FIXES: ReadonlySet<string> = new Set(["framing", "panels", "furniture"]);
+
 /** What its fitter has to know of them. */
-export function paperWords(shop: Pick<Shop, "bays">, build: BuildRow, job: JobRow): string[] {
+export function paperWords(shop: Pick<Shop, "bays" | "vans">, build: BuildRow, job: JobRow): string[] {
   const round = job.place === "van" && job.state === "todo" ? roundMissing(shop, build) : undefined;
   return [
     ...(round ? [round] : []),
     ...sessionWords(build, job),
     ...dentWords(build, job),
+    ...singleSkinWords(
+      shop.vans.find((v) => v.id === build.vanId),
+      job,
+    ),
     ...trapWords(build, job),
     ...memberWords(build, job),
     ...seatWords(build, job),

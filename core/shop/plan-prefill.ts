@@ -5,6 +5,7 @@ import { type Prefill, roofBays, type SheetDraft } from "../setout/prefill";
 import { minutesOf } from "../time/clock";
 import { DAY, type Minute, zoneOf } from "../time/zone";
 import { asMeasured } from "../van/readings";
+import { entriesOf } from "./docket/of";
 import type { BuildRow, JobRow, Shop, WeatherRow } from "./model";
 import { isUnit } from "./parts";
 
@@ -207,9 +208,23 @@ function corners(a: Asked): Prefill | undefined {
   return r === undefined ? undefined : { draft: { cutRadius: String(r) }, basis: { "corner of the cut": r }, partial: true };
 }
 
+/** The land of the opening's own sheet, and the unit as it was measured when its box was opened. */
 function holeRange(a: Asked): Prefill | undefined {
   const land = fromOpening(a).minLand;
-  return land === undefined ? undefined : { draft: { land: String(land) }, basis: { "land asked for": land }, partial: true };
+  const units = (a.job?.parts ?? []).filter((p) => isUnit(p.name)).map((p) => p.name.toLowerCase());
+  const box = entriesOf(a.build.records, "contents").find((r) => units.some((u) => u.includes(r.title.toLowerCase())))?.data;
+  const draft: SheetDraft = {
+    ...(land === undefined ? {} : { land: String(land) }),
+    ...(box?.spigotW && box.spigotH ? { "spigot.w": String(box.spigotW), "spigot.h": String(box.spigotH) } : {}),
+    ...(box?.flangeW && box.flangeH ? { "flange.w": String(box.flangeW), "flange.h": String(box.flangeH) } : {}),
+  };
+  if (!Object.keys(draft).length) return undefined;
+  const basis = {
+    ...(land === undefined ? {} : { "land asked for": land }),
+    ...(box?.spigotW && box.spigotH ? { spigot: `${box.spigotW} × ${box.spigotH}` } : {}),
+    ...(box?.flangeW && box.flangeH ? { flange: `${box.flangeW} × ${box.flangeH}` } : {}),
+  };
+  return { draft, basis, partial: true };
 }
 
 const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {

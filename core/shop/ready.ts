@@ -11,6 +11,7 @@ import { lastPart } from "./parts";
 import { holesBefore } from "./penetrations";
 import { partWords } from "./problem";
 import { openShots, shotState } from "./proof";
+import { sheetStops } from "./sheet-stops";
 import { shellBefore } from "./shell";
 import { templateMissing } from "./templates";
 
@@ -83,6 +84,7 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
       ...shellBefore(build, job, now),
       ...liveBefore(build, job),
       ...papersBefore(build, job),
+      ...sheetStops(build, job),
     ])
       out.push({ kind: "opening", text });
   const template = build && job.state === "todo" ? templateMissing(shop, build, job) : undefined;

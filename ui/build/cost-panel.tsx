@@ -33,6 +33,15 @@ export function CostPanel({ view }: { view: BuildView }) {
         </b>{" "}
         at {rate} {currency} an hour.
       </p>
+      {view.papers.refused.lines.length > 0 && (
+        <p className="mb-3">
+          Beside it, work of others that was refused ({view.papers.refused.lines.join(", ")}): {view.papers.refused.hours} h to do again,{" "}
+          <b>
+            {sum(view.papers.refused.price)} {currency}
+          </b>{" "}
+          to the client.
+        </p>
+      )}
       <div className="overflow-x-auto rounded-md border bg-card">
         <table className="w-full text-left tabular-nums">
           <thead className="text-[12px] text-muted">

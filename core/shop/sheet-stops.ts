@@ -1,0 +1,31 @@
+// A set-out sheet kept with a job that says stop keeps the job from being begun.
+
+import { findCalculator } from "../setout/calculators";
+import type { BuildRow, JobRow } from "./model";
+
+/** Sheets of places, sizes and products. Those of the hour (go or no-go, dew point, cure) are asked anew each time instead. */
+const HOLDS: ReadonlySet<string> = new Set([
+  "bed-across",
+  "board-match",
+  "bolt-pattern",
+  "corners",
+  "edge-support",
+  "flange-screw",
+  "hole-range",
+  "in-line",
+  "inlet",
+  "land-product",
+  "opening",
+  "roof-plan",
+  "set-unit",
+  "solar-feet",
+  "support-frame",
+  "swivel",
+  "under-floor",
+  "unit-run",
+]);
+
+export const sheetStops = (build: Pick<BuildRow, "sheets">, job: Pick<JobRow, "id">): string[] =>
+  build.sheets
+    .filter((s) => s.jobId === job.id && s.worst === "stop" && HOLDS.has(s.calculator))
+    .map((s) => `its set-out "${findCalculator(s.calculator)?.title ?? s.calculator}" says stop`);
