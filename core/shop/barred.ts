@@ -1,5 +1,6 @@
 // What a fitter is not to do, whatever the skills: on the roof, on ladders, cutting metal, handling glass; and who is new at cutting.
 
+import { cutsBody } from "./cuts";
 import type { FitterRow, JobRow } from "./model";
 
 export const NOTS = ["roof work", "ladders", "metal cutting", "glass"] as const;
@@ -10,12 +11,12 @@ export const NEW = "new at cutting";
 const RELEASES = 3;
 
 /** What a job asks that a fitter can be barred from. */
-export function asks(job: Pick<JobRow, "zones" | "place" | "irreversible" | "parts">): Not[] {
+export function asks(job: Pick<JobRow, "zones" | "place" | "irreversible" | "parts" | "stage">): Not[] {
   if (job.place !== "van") return [];
   const roof = job.zones.includes("roof");
   return [
     ...(roof ? (["roof work", "ladders"] as const) : []),
-    ...(job.irreversible === "cut" ? (["metal cutting"] as const) : []),
+    ...(cutsBody(job) ? (["metal cutting"] as const) : []),
     ...(job.parts.some((p) => /\b(window|windows|glass|skylight)\b/i.test(p.name)) ? (["glass"] as const) : []),
   ];
 }
@@ -30,12 +31,7 @@ export const barredFrom = (f: Pick<FitterRow, "nots">, job: Asked): Not[] => ask
 export function crewBarred(crew: readonly Person[], job: Asked): string[] {
   const out = crew.flatMap((f) => barredFrom(f, job).map((n) => `${f.name} is not to do ${n}`));
   const fresh = crew.filter((f) => f.nots.includes(NEW));
-  if (
-    job.irreversible === "cut" &&
-    job.place === "van" &&
-    fresh.length &&
-    !crew.some((f) => !f.nots.includes(NEW) && Math.max(0, ...Object.values(f.skills)) >= RELEASES)
-  )
+  if (cutsBody(job) && fresh.length && !crew.some((f) => !f.nots.includes(NEW) && Math.max(0, ...Object.values(f.skills)) >= RELEASES))
     out.push(
       `${fresh.map((f) => f.name).join(" and ")} ${fresh.length === 1 ? "is" : "are"} new at cutting: somebody at level ${RELEASES} goes along`,
     );

@@ -1,6 +1,7 @@
 // Consents for what can't be undone: the registered owner's to sign, whoever pays.
 
 import { LETTERING, RACK, SEATS } from "./codes";
+import { cutsBody } from "./cuts";
 import { TOUCH_WORDS, type Touches } from "./docket/client";
 import { entriesOf } from "./docket/of";
 import type { BuildRow, JobRow } from "./model";
@@ -8,11 +9,11 @@ import type { BuildRow, JobRow } from "./model";
 const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 /** What a job changes for good that needs the owner's consent; undefined where it needs none. */
-export function touchOf(job: Pick<JobRow, "code" | "irreversible" | "place">): Touches | undefined {
+export function touchOf(job: Pick<JobRow, "code" | "irreversible" | "place" | "stage">): Touches | undefined {
   if (job.code === SEATS) return "seat";
   if (job.code === LETTERING) return "lettering";
   if (job.code === RACK) return "rack";
-  return job.irreversible === "cut" && job.place === "van" ? "skin" : undefined;
+  return cutsBody(job) ? "skin" : undefined;
 }
 
 /** Kinds of change for which this build's registered owner has signed. */
@@ -29,7 +30,7 @@ export function consented(records: BuildRow["records"]): Set<Touches> {
  * The consent that a job waits for, in words. Only once owner, payer and user are written down: until then the question on
  * the job's card has to do.
  */
-export function consentBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "code" | "irreversible" | "place">): string[] {
+export function consentBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "code" | "irreversible" | "place" | "stage">): string[] {
   const touch = touchOf(job);
   const owner = entriesOf(build.records, "owner")[0];
   if (!touch || !owner || consented(build.records).has(touch)) return [];

@@ -1,5 +1,6 @@
 // One kit, carried up once: what a job takes, line by line, counted the evening before.
 
+import { cutsBody } from "./cuts";
 import type { BuildRow, JobRow, Shop } from "./model";
 import type { BuildRecord } from "./records";
 import { templatesOf } from "./templates";
@@ -41,8 +42,7 @@ export function kitLines(shop: Shop, build: BuildRow, job: JobRow, now: number):
   const named = new Set([...job.tools, ...templates.map((t) => t.what)].map((w) => w.toLowerCase()));
   const rest = job.kit.filter((k) => !named.has(k.toLowerCase()));
   const covered = rest.some((k) => /\bcover\b/i.test(k));
-  const cover =
-    !covered && job.irreversible === "cut" && job.place === "van" ? [line("cover for the open hole", "sheet and tape", null)] : [];
+  const cover = !covered && cutsBody(job) ? [line("cover for the open hole", "sheet and tape", null)] : [];
   return [
     ...job.parts.map((p) =>
       line(`${p.name}, ${p.quantity} ${p.unit}`, p.shelf || "no shelf", p.state === "checked" ? null : PART_SHORT[p.state]),

@@ -1,11 +1,12 @@
 // Metal behind a cut: without a source that it may go, the cut waits for the lead.
 
+import { cutsBody } from "./cuts";
 import { entriesOf } from "./docket/of";
 import type { BuildRow, JobRow, MemberRow, Shop } from "./model";
 
 /** What a cut has to wait for: metal in its side that nobody has said may go, or that stays. */
-export function membersBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "zones" | "place" | "irreversible">): string[] {
-  if (job.irreversible !== "cut" || job.place !== "van") return [];
+export function membersBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "zones" | "place" | "irreversible" | "stage">): string[] {
+  if (!cutsBody(job)) return [];
   return entriesOf(build.records, "member")
     .filter((r) => job.zones.includes(r.data.side) && r.data.mayGo !== "yes")
     .map((r) =>
@@ -16,8 +17,11 @@ export function membersBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow
 }
 
 /** What its fitter has to know, and that cut metal is coated before it is shut in. */
-export function memberWords(build: Pick<BuildRow, "records">, job: Pick<JobRow, "zones" | "place" | "irreversible" | "state">): string[] {
-  if (job.irreversible !== "cut" || job.place !== "van" || job.state === "done") return [];
+export function memberWords(
+  build: Pick<BuildRow, "records">,
+  job: Pick<JobRow, "zones" | "place" | "irreversible" | "state" | "stage">,
+): string[] {
+  if (!cutsBody(job) || job.state === "done") return [];
   return entriesOf(build.records, "member")
     .filter((r) => job.zones.includes(r.data.side) && r.data.mayGo === "yes")
     .map((r) =>

@@ -33,10 +33,12 @@ describe("consents", () => {
     const shop = testShop();
     expect(touchOf(job(shop, "OP-04"))).toBe("skin");
     expect(touchOf(job(shop, "ST-04"))).toBeUndefined();
-    expect(touchOf({ code: "ST-08", irreversible: "bond", place: "van" })).toBe("seat");
-    expect(touchOf({ code: "ST-05", irreversible: null, place: "van" })).toBe("lettering");
-    expect(touchOf({ code: "OP-10", irreversible: "cut", place: "van" })).toBe("rack");
-    expect(touchOf({ code: "FU-03", irreversible: "cut", place: "bench" })).toBeUndefined();
+    expect(touchOf({ code: "ST-08", irreversible: "bond", place: "van", stage: "strip" })).toBe("seat");
+    expect(touchOf({ code: "ST-05", irreversible: null, place: "van", stage: "strip" })).toBe("lettering");
+    expect(touchOf({ code: "OP-10", irreversible: "cut", place: "van", stage: "openings" })).toBe("rack");
+    expect(touchOf({ code: "FU-03", irreversible: "cut", place: "bench", stage: "furniture" })).toBeUndefined();
+    // A worktop is cut in the van too, but not the van.
+    expect(touchOf({ code: "FU-08", irreversible: "cut", place: "van", stage: "furniture" })).toBeUndefined();
   });
   it("are the registered owner's: the payer's is not enough", () => {
     const ask = (...r: ReturnType<typeof entry>[]) => {
@@ -141,7 +143,7 @@ describe("what later work would trap", () => {
 describe("metal behind a cut", () => {
   const member = (more: object) => entry("member", "Beam behind the window", { side: "left", what: "beam", mayGo: "unknown", ...more });
   const cut = { zones: ["left"], place: "van", irreversible: "cut", state: "todo" } as const;
-  const c = { ...cut, zones: ["left"], place: "van" as const, state: "todo" as const };
+  const c = { ...cut, zones: ["left"], place: "van" as const, state: "todo" as const, stage: "openings" };
   const yes = { mayGo: "yes", source: "body guide", says: "p. 12", duty: "a bonded frame" };
   it("stops the cut without a source, and when it stays", () => {
     expect(membersBefore({ records: [member({})] }, c)[0]).toMatch(/stop, for the lead/);

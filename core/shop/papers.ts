@@ -24,9 +24,14 @@ export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
 ];
 
 /** Other cuts of the van that could go with this one: one left for later is swarf, cover and a weather slot once more. */
-export function sessionWords(build: Pick<BuildRow, "jobs">, job: Pick<JobRow, "id" | "irreversible" | "place" | "state">): string[] {
+export function sessionWords(
+  build: Pick<BuildRow, "jobs">,
+  job: Pick<JobRow, "id" | "irreversible" | "place" | "state" | "stage">,
+): string[] {
   if (!throwsChips(job) || job.state !== "started") return [];
-  const left = build.jobs.filter((j) => j.id !== job.id && throwsChips(j) && j.state === "todo").map((j) => j.name);
+  const left = build.jobs
+    .filter((j) => j.id !== job.id && j.stage === job.stage && throwsChips(j) && j.state === "todo")
+    .map((j) => j.name);
   return left.length
     ? [`One cutting session: still uncut ${left.join(", ")}. Left for later, each is swarf, cover and weather once more`]
     : [];

@@ -2,6 +2,7 @@
 
 import { sayClock } from "../plan/words";
 import { type Zone, zoneOf } from "../time/zone";
+import { cutsBody } from "./cuts";
 import { entriesOf } from "./docket/of";
 import type { Sparks } from "./docket/sparks";
 import type { BuildRow, JobRow, Shop } from "./model";
@@ -13,7 +14,7 @@ export const SECOND_LOOK = 30;
 export type StampName = "last" | "clean" | "look";
 
 /** Jobs whose start opens an entry by itself: those that cut the van. */
-export const throwsChips = (job: Pick<JobRow, "irreversible" | "place">): boolean => job.irreversible === "cut" && job.place === "van";
+export const throwsChips = cutsBody;
 
 /** Until when the fire is watched: only after a grinder. */
 export const watchUntil = (s: Sparks): number | undefined =>
