@@ -1,6 +1,5 @@
 import type { Metadata } from "next";
-import { pool } from "@/db/pool";
-import { loadSlips } from "@/db/slips";
+import { slipsNow } from "@/server/slips";
 import { Yard } from "@/ui/yard/yard";
 import { allOpenChoices } from "../_views/open-choices";
 import { getState } from "../_views/state";
@@ -10,5 +9,5 @@ export const metadata: Metadata = { title: "Yard" };
 
 export default async function Page() {
   const state = await getState();
-  return <Yard view={yardView(state, await allOpenChoices(state), await loadSlips(pool()))} />;
+  return <Yard view={yardView(state, await allOpenChoices(state), await slipsNow())} />;
 }
