@@ -35,7 +35,7 @@ const SHOTS: Shot[] = [
     before: async (p) => {
       await p.getByRole("region", { name: "Every hole by number" }).scrollIntoViewIfNeeded();
       await p.mouse.move(400, 500);
-      await p.mouse.wheel(0, 500);
+      await p.mouse.wheel(0, 120);
     },
   },
   {
