@@ -289,6 +289,15 @@ describe("damage and seats", () => {
     const all = { floorTrimmed: true, locked: true, belts: true, clear: true, lamps: true };
     const bolts = [{ name: "1", asked: 40, read: 40 }];
     await change("seat", "Driver's", { bolts, ...all, signedBy: "Ines", ticket: "seats", retorqued: true });
+    await write("temporary", "Film on the windows", { what: "film", zone: "left", owner: "Teo", before: "handover" }, teo);
+    expect((await refused(hand())).message).toMatch(/Still on the van for now: Film on the windows \(Teo\)/);
+    await change(
+      "temporary",
+      "Film on the windows",
+      { what: "film", zone: "left", owner: "Teo", before: "handover" },
+      { closed: true },
+      teo,
+    );
     expect((await refused(hand())).message).toMatch(/of its holes not seen dry/);
     await run(pool(), "DELETE FROM record WHERE build_id = ? AND kind = 'penetration'", [id]);
     await write("others", "Old seal", { by: "workshop", who: "A yard", area: "roofUnits", state: "done", covered: "covered" });

@@ -145,7 +145,7 @@ export function yardView(
       buildId: f.buildId,
       stage: f.stage,
       title: `${f.buildName}, ${f.name}`,
-      detail: `${f.place === "bench" ? "bench" : placeName(shop, f.place)} · ${crewNames(shop, f.crew)} free till ${sayClock(zone, f.freeUntil)}${f.planned === null ? "" : ` · planned ${sayDay(zone, f.planned)}`}${f.fits ? "" : " · may not be done by then"}${f.worth > 0 ? ` · ${f.worth} ${f.worth === 1 ? "day" : "days"} of its date hang on it` : ""}${f.trap ? ` · ${f.trap}` : ""}`,
+      detail: `${f.place === "bench" ? "bench" : placeName(shop, f.place)} · ${crewNames(shop, f.crew)} free till ${sayClock(zone, f.freeUntil)}${f.planned === null ? "" : ` · planned ${sayDay(zone, f.planned)}`}${f.fits ? "" : " · may not be done by then"}${f.worth > 0 ? ` · ${f.worth} ${f.worth === 1 ? "day" : "days"} of its date hang on it` : ""}${f.frees > 0 ? ` · frees its bay ${f.frees} ${f.frees === 1 ? "day" : "days"} sooner` : ""}${f.shunt > 0 ? ` · the van moved there first, ${f.shunt} min` : ""}${f.trap ? ` · ${f.trap}` : ""}`,
     })),
     forwardNote: free.length ? `free now: ${free.join(", ")}` : "everybody is on something",
     stale: shop.workshop.staleWhy,

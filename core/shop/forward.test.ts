@@ -83,4 +83,55 @@ describe("pullForward", () => {
     cover.irreversible = null;
     expect(offered().trap).toBeNull();
   });
+  it("knows when the last work of a stay frees its bay, and for how long", () => {
+    const shop = testShop();
+    done(shop, ["ST-01"], NOW - 60);
+    const stay = { build: "a", place: "b1", from: "2027-03-01T08:00", to: "2027-03-08T12:00" };
+    const p = (id: string, start: string) => ({ id, start, end: `${start.slice(0, 10)}T17:00`, place: "b1", fitters: ["nils"] });
+    const plan = (...jobs: ReturnType<typeof p>[]) => ({
+      format: "wide-lane/plan@1" as const,
+      jobs,
+      stays: [stay],
+      builds: [],
+      unplaced: [],
+      pinsBroken: [],
+    });
+    const safe = "a.ST-03";
+    const frees = (...jobs: ReturnType<typeof p>[]) => pullForward(shop, plan(...jobs), NOW).find((f) => f.jobId === safe)?.frees;
+    // From its end today to noon on Monday the 8th: the rest of today, Thursday, Friday and half a Monday.
+    const alone = frees(p(safe, "2027-03-08T08:00"))!;
+    expect(alone).toBeGreaterThan(2.5);
+    expect(alone).toBeLessThan(3.5);
+    expect(frees(p(safe, "2027-03-08T08:00"), p("a.ST-02", "2027-03-08T09:00"))).toBe(0);
+    // Bench work keeps no bay.
+    expect(frees(p(safe, "2027-03-08T08:00"), p("a.OP-02", "2027-03-08T09:00"))).toBe(alone);
+  });
+  it("counts moving a van to a free bay that suits, and leaves one alone that must stand", () => {
+    const shop = testShop();
+    done(shop, ["ST-01"], NOW - 60);
+    const [b] = shop.builds;
+    b.at = "yard";
+    for (const j of b.jobs) j.yardOk = false;
+    const offered = () => pullForward(shop, undefined, NOW).find((f) => f.jobId === "a.ST-03");
+    expect(offered()).toMatchObject({ shunt: shop.workshop.shuntMinutes, place: expect.stringMatching(/^b/) });
+    // A bond that nothing of this hangs on, but that must not be driven.
+    done(shop, ["ST-02"], NOW - 10);
+    const bond = job(shop, "ST-02");
+    bond.hold = { minutes: 600, still: true, keepOff: null, minTempC: null };
+    for (const j of b.jobs) j.after = j.after.filter((a) => a.job !== bond.id);
+    expect(offered()).toBeUndefined();
+    bond.hold.still = false;
+    expect(offered()).toBeDefined();
+    for (const bay of shop.bays) bay.closures = [{ id: "c", from: NOW - 60, to: NOW + 6000, reason: "" }];
+    expect(offered()).toBeUndefined();
+  });
+  it("does not offer work to somebody who is not to do it", () => {
+    const shop = testShop();
+    done(shop, ["ST-01"], NOW - 60);
+    const before = pullForward(shop, undefined, NOW).find((f) => f.jobId === "a.OP-02");
+    expect(before).toBeDefined();
+    const cut = { ...shop, fitters: shop.fitters.map((f) => ({ ...f, nots: ["metal cutting", "roof work"] })) };
+    expect(pullForward(cut, undefined, NOW).some((f) => /^a\.OP-0[4-9]/.test(f.jobId))).toBe(false);
+    expect(pullForward(cut, undefined, NOW).some((f) => f.jobId === "a.OP-02")).toBe(true);
+  });
 });

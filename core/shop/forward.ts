@@ -4,10 +4,13 @@ import type { Plan } from "../plan/model";
 import { openHours } from "../time/calendar";
 import { minutesOf } from "../time/clock";
 import { type Minute, type Zone, zoneOf } from "../time/zone";
+import { barredFrom } from "./barred";
 import { calendarData } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { lastPart } from "./parts";
+import { notWatertight } from "./penetrations";
 import { startObstacles } from "./ready";
+import { sparksStop } from "./sparks";
 import { CLOSING } from "./zones";
 
 export interface Forward {
@@ -27,6 +30,10 @@ export interface Forward {
   fits: boolean;
   /** Working days of its build's date that hang on it by the plan: done now, so much may be won. 0: other work takes longer. */
   worth: number;
+  /** Working days for which the bay that its van stands in would be free sooner: it is the last work of the stay. */
+  frees: number;
+  /** Minutes of moving the van there first; 0: it stands there. */
+  shunt: number;
   /** What it would shut in that still waits for something, in words; null: nothing. */
   trap: string | null;
 }
@@ -64,6 +71,7 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
   const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, zone.parse(j.start)]));
   const chained = new Set((plan?.builds ?? []).flatMap((b) => (b.chain ?? []).map((l) => l.job)));
   const calendar = shop.calendars.find((c) => c.id === "shop");
+  const day = calendar ? longestDay(calendar) : 480;
   const out: Forward[] = [];
   for (const b of shop.builds)
     for (const j of b.jobs) {
@@ -71,8 +79,10 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
       const start = planned.get(j.id) ?? null;
       if (start !== null && start < now + LEAST) continue;
       const crew = crewFrom(shop, j, [...free.keys()], zone.show(now).slice(0, 10));
-      const place = j.place === "bench" ? "bench" : b.at;
-      if (!crew || !place || startObstacles(shop, j, crew, place, now).length) continue;
+      if (!crew) continue;
+      const spot = spotFor(shop, b, j, crew, now);
+      if (!spot) continue;
+      const { place, shunt } = spot;
       const until = Math.min(...crew.map((f) => free.get(f)!));
       out.push({
         jobId: j.id,
@@ -84,7 +94,9 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
         crew,
         freeUntil: until,
         planned: start,
-        fits: now + j.minutes.worst <= until,
+        shunt,
+        frees: calendar && plan ? freesFor(zone, calendar, b, j, plan, now) : 0,
+        fits: now + shunt + j.minutes.worst <= until,
         worth: chained.has(j.id) && start !== null && calendar ? workingDays(zone, calendar, now, start) : 0,
         trap: trapOf(shop, b, j, now),
       });
@@ -93,7 +105,7 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
     (x, y) =>
       Number(x.trap !== null) - Number(y.trap !== null) ||
       Number(y.fits) - Number(x.fits) ||
-      y.worth - x.worth ||
+      daysWon(y, day) - daysWon(x, day) ||
       (x.planned ?? 0) - (y.planned ?? 0),
   );
 }
@@ -101,10 +113,57 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
 /** Working days of the shop from one moment to a later one, to a quarter. */
 function workingDays(zone: Zone, calendar: Shop["calendars"][number], from: Minute, to: Minute): number {
   const { open } = openHours(zone, calendarData(calendar), zone.dayOf(from), zone.dayOf(to));
-  const days = Array.from({ length: 7 }, (_, weekday) =>
-    calendar.windows.filter((w) => w.weekday === weekday).reduce((n, w) => n + minutesOf(w.closes) - minutesOf(w.opens), 0),
+  return Math.round((4 * open.minutes(from, to)) / longestDay(calendar)) / 4;
+}
+
+const longestDay = (calendar: Shop["calendars"][number]): number =>
+  Math.max(
+    1,
+    ...Array.from({ length: 7 }, (_, weekday) =>
+      calendar.windows.filter((w) => w.weekday === weekday).reduce((n, w) => n + minutesOf(w.closes) - minutesOf(w.opens), 0),
+    ),
   );
-  return Math.round((4 * open.minutes(from, to)) / Math.max(1, ...days)) / 4;
+
+/** Days won on the date and for the bay, less the moving. */
+const daysWon = (f: Pick<Forward, "worth" | "frees" | "shunt">, day: number): number => f.worth + f.frees - f.shunt / day;
+
+/** Where it could be done now: where the van stands, else in a bay that is free and suits, once it is moved there. */
+function spotFor(shop: Shop, b: BuildRow, j: JobRow, crew: readonly string[], now: Minute): { place: string; shunt: number } | undefined {
+  if (j.place === "bench") return startObstacles(shop, j, crew, "bench", now).length ? undefined : { place: "bench", shunt: 0 };
+  if (b.at === null) return undefined;
+  if (!startObstacles(shop, j, crew, b.at, now).length) return { place: b.at, shunt: 0 };
+  if (!mayMove(shop, b, now)) return undefined;
+  const van = shop.vans.find((v) => v.id === b.vanId);
+  for (const bay of shop.bays) {
+    const taken = bay.retired || shop.builds.some((o) => o.at === bay.id) || bay.closures.some((c) => c.from <= now && now < c.to);
+    const small = van && ((bay.maxHeightMm ?? Infinity) < van.heightMm || (bay.maxLengthMm ?? Infinity) < van.lengthMm);
+    if (taken || small) continue;
+    const moved = { ...shop, builds: shop.builds.map((o) => (o.id === b.id ? { ...o, at: bay.id } : o)) };
+    if (!startObstacles(moved, j, crew, bay.id, now).length) return { place: bay.id, shunt: shop.workshop.shuntMinutes };
+  }
+  return undefined;
+}
+
+/** Nobody works on it, no bond has to stand, no hole is bare, no swarf lies. */
+const mayMove = (shop: Shop, b: BuildRow, now: Minute): boolean =>
+  !b.jobs.some(
+    (j) => j.place === "van" && (j.state === "started" || (j.state === "done" && j.hold.still && j.endedAt! + j.hold.minutes > now)),
+  ) &&
+  !notWatertight(b).length &&
+  !sparksStop(shop, b, now).length;
+
+/** Working days from its end, done now, to the end of the stay in the bay, where nothing else is left to be done in that stay. */
+function freesFor(zone: Zone, calendar: Shop["calendars"][number], b: BuildRow, j: JobRow, plan: Plan, now: Minute): number {
+  const stay = plan.stays.find(
+    (s) => s.build === b.id && s.place === b.at && s.place !== "yard" && zone.parse(s.from) <= now && now < zone.parse(s.to),
+  );
+  if (!stay) return 0;
+  const left = plan.jobs.filter((p) => {
+    const k = b.jobs.find((o) => o.id === p.id);
+    return k?.place === "van" && k.state !== "done" && p.start >= stay.from && p.start < stay.to;
+  });
+  if (left.length !== 1 || left[0].id !== j.id) return 0;
+  return workingDays(zone, calendar, now + j.minutes.likely, zone.parse(stay.to));
 }
 
 /** A job that shuts something in, before work in the same zones that still waits for a part: it could only be done by opening it again. */
@@ -126,7 +185,7 @@ function crewFrom(shop: Shop, job: JobRow, free: readonly string[], today: strin
   const demands = job.crew.flatMap((d) => Array.from({ length: d.people }, () => d));
   const able = demands.map((d) =>
     shop.fitters
-      .filter((f) => free.includes(f.id))
+      .filter((f) => free.includes(f.id) && !barredFrom(f, job).length)
       .filter((f) => (d.skill === "any" ? Math.max(0, ...Object.values(f.skills)) : (f.skills[d.skill] ?? 0)) >= d.level)
       .filter((f) => !d.ticket || f.tickets.some((t) => t.id === d.ticket && (!t.until || t.until >= today)))
       .map((f) => f.id),

@@ -16,6 +16,7 @@ import { sheetStops } from "./sheet-stops";
 import { dryUntil, slotOffers } from "./short-slot";
 import { sparesFor } from "./spares";
 import { templateMismatch } from "./templates";
+import { temporaryBefore, temporaryLeft } from "./temporary";
 import { entry } from "./testing/entry";
 import { at, done, job, NOW, testBuild, testShop, testTemplate } from "./testing/shop";
 import { trapsBefore, trapWords } from "./traps";
@@ -409,4 +410,24 @@ it("the hole of a unit starts from its box as it was measured", () => {
   expect(
     planPrefill("hole-range", { shop: s, build: { ...s.builds[0], records: [] }, job: fan, plan: { jobs: [] } as never }),
   ).toBeUndefined();
+});
+
+describe("temporary things", () => {
+  const tape = (more: object = {}, rest: object = {}) =>
+    entry("temporary", "Cavities taped", { what: "tape", count: 6, zone: "floor", owner: "Teo", before: "insulation", ...more }, rest);
+  const mats = { stage: "insulation", zones: ["floor"], place: "van" as const };
+  it("hold up what would shut them in, in their place, until they are gone", () => {
+    expect(temporaryBefore({ records: [tape()] }, mats)).toEqual(["Cavities taped is still there: Teo takes it off first"]);
+    expect(temporaryBefore({ records: [tape({}, { closedAt: NOW })] }, mats)).toEqual([]);
+    expect(temporaryBefore({ records: [tape()] }, { ...mats, zones: ["left"] })).toEqual([]);
+    expect(temporaryBefore({ records: [tape()] }, { ...mats, zones: ["all"] })).toHaveLength(1);
+    expect(temporaryBefore({ records: [tape({ before: "panels" })] }, mats)).toEqual([]);
+    expect(temporaryBefore({ records: [tape()] }, { ...mats, place: "bench" })).toEqual([]);
+  });
+  it("are all counted at the handover, whatever they had to be gone before", () => {
+    expect(temporaryLeft([tape(), tape({ before: "handover" }), tape({}, { closedAt: NOW })])).toEqual([
+      "Cavities taped (Teo)",
+      "Cavities taped (Teo)",
+    ]);
+  });
 });

@@ -10,6 +10,7 @@ import { othersBefore } from "./others";
 import { roundMissing } from "./rounds";
 import { seatWords } from "./seats";
 import { tapedBefore, throwsChips } from "./sparks";
+import { temporaryBefore } from "./temporary";
 import { trapsBefore, trapWords } from "./traps";
 
 /** What a job that is not begun yet waits for, in words. */
@@ -21,6 +22,7 @@ export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
   ...othersBefore(build, job),
   ...bareMembers(build, job),
   ...tapedBefore(build, job),
+  ...temporaryBefore(build, job),
 ];
 
 /** Other cuts of the van that could go with this one: one left for later is swarf, cover and a weather slot once more. */

@@ -14,6 +14,7 @@ import { near } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { Circuits } from "./circuits";
+import { DocketList } from "./docket/list";
 import { RecordEnd } from "./record-end";
 import type { BuildView } from "./view";
 
@@ -56,6 +57,7 @@ export function ShellPanel({ view }: { view: BuildView }) {
         )}
       </section>
       <Circuits view={view} />
+      <DocketList view={view} kind="temporary" />
       <section aria-label="Before the strip closes">
         <h2 className="mb-1 text-[15px]">Before the strip closes</h2>
         {view.closing.length === 0 && <p className="text-green-text">Nothing is open.</p>}

@@ -109,6 +109,14 @@ const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over
     ],
     over: false,
   },
+  temporary: {
+    right: { what: "tape", count: 6, zone: "floor", owner: "Teo", before: "insulation" },
+    wrong: [
+      [{ what: "tape", zone: "floor", owner: " ", before: "insulation" }, "owner"],
+      [{ what: "tape", zone: "floor", owner: "Teo", before: "strip" }, "before"],
+    ],
+    over: false,
+  },
   clock: {
     right: { what: "open time", minutes: 20 },
     wrong: [

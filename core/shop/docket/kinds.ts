@@ -8,6 +8,7 @@ import { type Arrival, type Contents, goodsDockets } from "./goods";
 import { SEAT, type Seat } from "./seat";
 import { type Fixing, type Member, type Round, stripDockets, type Trap } from "./shell";
 import { SPARKS, type Sparks } from "./sparks";
+import { TEMPORARY_DOCKET, type Temporary } from "./temporary";
 
 /** What each kind keeps. */
 export interface DocketData {
@@ -23,11 +24,12 @@ export interface DocketData {
   arrival: Arrival;
   contents: Contents;
   clock: Clock;
+  temporary: Temporary;
 }
 export type DocketKind = keyof DocketData;
 
 export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
-  [OWNER, CONSENT, OTHERS, SEAT, SPARKS, CLOCK_DOCKET, ...goodsDockets, ...stripDockets].map((d) => [d.kind, d]),
+  [OWNER, CONSENT, OTHERS, SEAT, SPARKS, CLOCK_DOCKET, TEMPORARY_DOCKET, ...goodsDockets, ...stripDockets].map((d) => [d.kind, d]),
 ) as Record<DocketKind, Docket>;
 
 export const isDocket = (kind: string): kind is DocketKind => kind in DOCKETS;
