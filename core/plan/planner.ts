@@ -14,7 +14,7 @@ import { ruleOf } from "./plain/lay";
 import { plainOf } from "./plain/model";
 import { solvePlain } from "./plain/solve";
 import { movedShare, plannedCost, publishedCost, repair } from "./repair";
-import { fromPlan, keptRules, rules } from "./rules";
+import { drawnRule, fromPlan, keptRules, latestFinish, rules } from "./rules";
 
 export interface PlanOptions {
   seed?: number;
@@ -43,6 +43,9 @@ export interface PlanOptions {
  */
 const RULES = 0.2;
 const KEPT = 0.7;
+
+/** Plans by chance before the search, at most. */
+const DRAWN = 48;
 
 /** Share of the work that a local change may move before plans that spread it otherwise are tried too. */
 const LOCAL = 0.1;
@@ -114,6 +117,13 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
       // One of them at least, however short the time: a repair that costs dates is no answer.
       if (k === 0 || options.iterations !== undefined || used() < (kept ? KEPT : RULES)) consider(attempt(rule), 0);
     });
+  // Where nothing is kept, more starts by chance: a search ends where it began near.
+  if (!kept && !options.start) {
+    const lf = latestFinish(c);
+    const most = options.iterations === undefined ? DRAWN : Math.min(DRAWN, Math.floor(options.iterations / 10));
+    for (let k = 0; k < most && !stop && (options.iterations !== undefined || used() < RULES) && options.stopped?.() !== true; k++)
+      consider(attempt(drawnRule(c, lf, r)), 0);
+  }
   if (!stop && used() < 1) {
     const next = improve(c, best!, r, {
       local,
