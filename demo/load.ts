@@ -280,7 +280,7 @@ const PASTS = 30;
 function telling(shop: Shop, past: Problem, zone: Zone, now: number): Plan {
   let first: Plan | undefined;
   for (let seed = 1; seed <= PASTS; seed++) {
-    const plan = makePlan(asItWent(past, seed), { iterations: 8, seed });
+    const plan = makePlan(asItWent(past, seed), { iterations: 8, seed, near: true });
     first ??= plan;
     const at = new Map(plan.jobs.map((p) => [p.id, [zone.parse(p.start), zone.parse(p.end)] as const]));
     const doneBy = (id: string, t: number) => (at.get(id)?.[1] ?? Number.POSITIVE_INFINITY) <= t;
@@ -342,7 +342,7 @@ async function setParts(zone: Zone, now: number): Promise<void> {
 }
 
 function currentPlan(shop: Shop, now: number, published?: Plan): Plan {
-  return makePlan(readProblem(toProblem(shop, now, published) as Problem), { iterations: 60, seed: 1, local: true });
+  return makePlan(readProblem(toProblem(shop, now, published) as Problem), { iterations: 60, seed: 1, local: true, near: true });
 }
 
 /** Deadlines around what the plan can do: one missed, one touch and go, the others with air. */

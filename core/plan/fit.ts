@@ -222,16 +222,6 @@ function remembered(known: Alone, hours: OpenSet, n: number): AloneAt {
   return m;
 }
 
-/** So many ways to leave people of mixed hours out are tried at one moment. */
-const CREWS = 6;
-
-/** Whether somebody else who could be in it has other hours than those that this crew works in. */
-function othersDiffer(b: Board, job: Job, place: number, crew: readonly number[], available: (i: number) => boolean): boolean {
-  if (job.candidates.length <= job.demands.length) return false;
-  const hours = b.hours(job, place, crew);
-  return job.candidates.some((f, i) => available(i) && b.hoursOf(job, place, f) !== hours);
-}
-
 /** The earliest fit of any crew that the job's demands allow; `must` are fitters that have to be in it. */
 export function earliest(
   b: Board,
@@ -274,46 +264,30 @@ export function earliest(
       t = later;
       continue;
     }
-    // Crews of people with the same hours differ in nothing that a conflict hangs on but who is busy. Those of mixed hours work in
-    // what their hours have in common, and end at other times: without one of them another crew may do it now.
-    const tries: Set<number>[] = [new Set<number>()];
+    const banned = new Set<number>();
     let next = NEVER;
-    for (let k = 0; k < tries.length && k < CREWS; k++) {
-      const banned = tries[k];
-      for (;;) {
-        const crew = matchCrew(job, (f, i) => free[i] === t && !banned.has(f), must);
-        if (!crew) break;
-        const r = probe(b, job, frame, crew, t);
-        if ("fit" in r) {
-          const late = ends === undefined ? undefined : crew.find((f) => r.fit.end > ends[job.candidates.indexOf(f)]);
-          if (late === undefined) return r.fit.start <= latest ? r.fit : undefined;
-          banned.add(late);
-          continue;
-        }
-        const others = othersDiffer(b, job, frame.place, crew, (i) => free[i] === t && !banned.has(job.candidates[i])) ? crew : [];
-        if (r.conflict.kind === "fitter") {
-          banned.add(r.conflict.fitter!);
-          next = Math.min(next, r.conflict.until);
-          continue;
-        }
-        if (r.conflict.kind === "bay" && !others.length) return undefined;
-        next = Math.min(next, r.conflict.until);
-        if (others.length === 1) {
-          // Whoever has the same hours would meet the same.
-          const same = b.hoursOf(job, frame.place, crew[0]);
-          for (const f of job.candidates) if (b.hoursOf(job, frame.place, f) === same) banned.add(f);
-          continue;
-        }
-        if (others.length) {
-          for (const f of others) tries.push(new Set([...banned, f]));
-          break;
-        }
-        if (r.conflict.until === NEVER && job.candidates.length > job.demands.length && r.conflict.kind === "calendar") {
-          banned.add(crew[0]);
-          continue;
-        }
-        break;
+    for (;;) {
+      const crew = matchCrew(job, (f, i) => free[i] === t && !banned.has(f), must);
+      if (!crew) break;
+      const r = probe(b, job, frame, crew, t);
+      if ("fit" in r) {
+        const late = ends === undefined ? undefined : crew.find((f) => r.fit.end > ends[job.candidates.indexOf(f)]);
+        if (late === undefined) return r.fit.start <= latest ? r.fit : undefined;
+        banned.add(late);
+        continue;
       }
+      if (r.conflict.kind === "fitter") {
+        banned.add(r.conflict.fitter!);
+        next = Math.min(next, r.conflict.until);
+        continue;
+      }
+      if (r.conflict.kind === "bay") return undefined;
+      next = Math.min(next, r.conflict.until);
+      if (r.conflict.until === NEVER && job.candidates.length > job.demands.length && r.conflict.kind === "calendar") {
+        banned.add(crew[0]);
+        continue;
+      }
+      break;
     }
     for (let i = 0; i < n; i++) {
       if (free[i] > t && free[i] < next) next = free[i];

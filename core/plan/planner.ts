@@ -24,6 +24,8 @@ export interface PlanOptions {
   ms?: number;
   /** Milliseconds from any origin. */
   clock?: () => number;
+  /** Without the rules that look weeks ahead, nor plans by chance: as a house plans by hand. */
+  near?: boolean;
   /** Told of every better plan; return false to stop with the best so far. */
   onBetter?: (cost: Cost, iterations: number) => boolean | undefined;
   /** Asked before every step; true stops with the best so far. */
@@ -112,13 +114,13 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   // A change that stays where it happened, and costs no date, needs no other plan to compare with.
   const settled = () => best !== undefined && movedShare(best.board) <= LOCAL && plannedCost(best.board) - publishedCost(c) <= DATES;
   if (!local || !settled())
-    (kept ?? rules(c)).forEach((rule, k) => {
+    (kept ?? rules(c, options.near)).forEach((rule, k) => {
       if (stop || (local && settled())) return;
       // One of them at least, however short the time: a repair that costs dates is no answer.
       if (k === 0 || options.iterations !== undefined || used() < (kept ? KEPT : RULES)) consider(attempt(rule), 0);
     });
   // Where nothing is kept, more starts by chance: a search ends where it began near.
-  if (!kept && !options.start) {
+  if (!kept && !options.start && !options.near) {
     const lf = latestFinish(c);
     const most = options.iterations === undefined ? DRAWN : Math.min(DRAWN, Math.floor(options.iterations / 10));
     for (let k = 0; k < most && !stop && (options.iterations !== undefined || used() < RULES) && options.stopped?.() !== true; k++)

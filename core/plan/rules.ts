@@ -58,8 +58,8 @@ function tail(c: Compiled): Float64Array {
   return sum;
 }
 
-/** The rules, best all-rounder first. */
-export function rules(c: Compiled): Rule[] {
+/** The rules, the first plan's own first. `near`: without those that look weeks ahead, as a house plans by hand. */
+export function rules(c: Compiled, near = false): Rule[] {
   const lf = latestFinish(c);
   const rest = tail(c);
   const by = (name: string, f: (i: number) => number, window: number, costs = COSTS): Rule => ({
@@ -70,19 +70,26 @@ export function rules(c: Compiled): Rule[] {
   });
   const slack = (i: number) => back(c, lf[i], c.jobs[i].minutes) - c.jobs[i].release;
   const weighted = (i: number) => lf[i] - (c.builds[c.jobs[i].build].weight - 1) * 3 * DAY;
-  // A job that is due soon goes before one that could start weeks sooner: by far the best first rule, as measured over a
-  // hundred generated workshops. How far it looks matters more than anything else, and which is best differs by workshop.
+  // A job that is due soon goes before one that could start sooner: by far the best first rule, as measured. How far it looks
+  // matters more than anything else, and how far is best differs by workshop: from days to a quarter of a year.
   const list = [
-    by("latest finish, two months' sight", weighted, 60 * DAY),
-    by("latest finish, four days' sight", weighted, 4 * DAY),
-    by("latest finish, six weeks' sight, vans stay put", weighted, 45 * DAY, { move: 600, evict: 1200 }),
-    by("latest finish, a quarter's sight", weighted, 90 * DAY),
-    by("latest finish, a month's sight", weighted, 30 * DAY),
-    by("latest finish, twelve days' sight", weighted, 12 * DAY),
-    by("earliest due build", (i) => c.builds[c.jobs[i].build].due + lf[i] / 1e6, 20 * DAY),
-    by("least slack", slack, 30 * DAY),
-    by("longest tail", (i) => -rest[i], 4 * DAY),
+    by("latest finish, far sight", weighted, 4 * DAY),
+    by("earliest due build", (i) => c.builds[c.jobs[i].build].due + lf[i] / 1e6, 2 * DAY),
+    by("latest finish, vans stay put", weighted, 4 * DAY, { move: 600, evict: 1200 }),
+    by("latest finish", weighted, DAY),
+    by("least slack", slack, DAY),
+    by("longest tail", (i) => -rest[i], DAY),
   ];
+  if (!near)
+    list.splice(
+      1,
+      0,
+      by("latest finish, two months' sight", weighted, 60 * DAY),
+      by("latest finish, six weeks' sight, vans stay put", weighted, 45 * DAY, { move: 600, evict: 1200 }),
+      by("latest finish, a quarter's sight", weighted, 90 * DAY),
+      by("latest finish, a month's sight", weighted, 30 * DAY),
+      by("latest finish, twelve days' sight", weighted, 12 * DAY),
+    );
   if (c.jobs.some((j) => j.published)) {
     const order = (i: number) => c.jobs[i].published?.start ?? lf[i];
     // First: a change of one thing is then planned around what is on the wall.
