@@ -5,7 +5,7 @@ import { entriesOf } from "@/core/shop/docket/of";
 import type { Sparks } from "@/core/shop/docket/sparks";
 import type { JobRow, Shop } from "@/core/shop/model";
 import { throwsChips } from "@/core/shop/sparks";
-import { run } from "@/db/pool";
+import { deleteRecord } from "@/db/papers";
 import { addRecord, setRecordData } from "@/db/records";
 import type { User } from "@/db/users";
 import type { Change } from "./action";
@@ -40,5 +40,5 @@ export async function sparksEnd(x: Change, user: User, shop: Shop, job: JobRow):
 /** A start that is taken back leaves no entry behind. */
 export async function sparksUndo(x: Change, shop: Shop, job: JobRow): Promise<void> {
   const entry = entryOf(shop, job);
-  if (entry && !entry.data.stamps) await run(x.c, "DELETE FROM record WHERE id = ?", [entry.id]);
+  if (entry && !entry.data.stamps) await deleteRecord(x.c, entry.id);
 }

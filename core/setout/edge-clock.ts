@@ -14,6 +14,9 @@ interface Input {
   minC?: number;
 }
 
+/** Minutes kept back of a drying time before an errand may fill it. A house figure. */
+const ERRAND_SPARE = 15;
+
 const temperature = { type: "number", minimum: -40, maximum: 80 };
 const schema = object(
   { ground: CLOCK, perimeter: is.mm, firstH: is.amount, tempC: temperature },
@@ -36,7 +39,13 @@ export const edgeClock = calculator<Input>(
     const start = minutesOf(ground);
     const dry = firstH * f * 60;
     const whole = dry + (secondH ?? 0) * f * 60;
+    const errand = Math.floor(round(dry - ERRAND_SPARE, 6));
     const findings: Finding[] = [
+      {
+        level: "ok",
+        about: "firstH",
+        text: errand > 0 ? `an errand of up to ${errand} min fits while the coat dries` : "no errand fits while the coat dries",
+      },
       {
         level: "ok",
         about: "ground",

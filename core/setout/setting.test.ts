@@ -366,3 +366,13 @@ describe("roof-plan, bars in the way", () => {
     expect(o.findings.some((f) => f.about === "bars")).toBe(true);
   });
 });
+
+describe("edge-clock, an errand meanwhile", () => {
+  it.each([
+    [1, /an errand of up to 45 min fits/],
+    [0.5, /an errand of up to 15 min fits/],
+    [0.25, /no errand fits/],
+  ])("a coat that dries %s h at 23 °C leaves it less a quarter of an hour", (firstH, words) => {
+    expect(saidBy(run("edge-clock", { ground: "10:00", perimeter: 1600, firstH, tempC: 23 }))).toMatch(words);
+  });
+});

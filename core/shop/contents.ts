@@ -3,12 +3,7 @@
 import { shortItems } from "./docket/goods";
 import { entriesOf } from "./docket/of";
 import type { BuildRow, JobRow } from "./model";
-import { isUnit } from "./parts";
-
-const alike = (a: string, b: string): boolean => {
-  const [x, y] = [a.trim().toLowerCase(), b.trim().toLowerCase()];
-  return x.includes(y) || y.includes(x);
-};
+import { alike, isUnit } from "./parts";
 
 /** What is short of the units that a cut is for. */
 export const contentsBefore = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "irreversible" | "parts">): string[] =>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { errandFits, kitLines, kitOpen } from "./kit";
+import { kitLines, kitOpen } from "./kit";
 import { entry } from "./testing/entry";
 import { job, NOW, testShop } from "./testing/shop";
 
@@ -33,9 +33,5 @@ describe("a kit that is carried up once", () => {
     expect(line(NOW + 24 * 60).have).toEqual({ by: "Teo", at: NOW });
     expect(line(NOW + 24 * 60 + 1).have).toBeNull();
     expect(kitOpen(kitLines(shop, counted, fan, NOW)).map((l) => l.what)).not.toContain(what);
-  });
-  it("an errand fits a drying time with a quarter of an hour to spare", () => {
-    expect(errandFits(30, 45)).toBe(true);
-    expect(errandFits(31, 45)).toBe(false);
   });
 });

@@ -13,13 +13,8 @@ export interface KitLine {
   have: { by: string; at: number } | null;
 }
 
-/** Minutes kept back before an errand may fill a drying time. A house figure. */
-export const ERRAND_SPARE = 15;
 /** How long a counted kit counts. */
 const COUNTED = 24 * 60;
-
-/** Whether an errand fits into what is left of a drying time, minutes. */
-export const errandFits = (errand: number, left: number): boolean => errand + ERRAND_SPARE <= left;
 
 export const kitRecord = (build: Pick<BuildRow, "records">, jobId: string): Extract<BuildRecord, { kind: "kit" }> | undefined =>
   build.records.find((r): r is Extract<BuildRecord, { kind: "kit" }> => r.kind === "kit" && r.jobId === jobId);

@@ -57,3 +57,9 @@ export function lastPart(
 
 /** What fills a hole, beside what is used up in setting it. */
 export const isUnit = (name: string): boolean => !/sealant|adhesive|primer|tape|glue|degreaser/i.test(name);
+
+/** Whether two names are of the same unit: one is part of the other. */
+export const alike = (a: string, b: string): boolean => {
+  const [x, y] = [a.trim().toLowerCase(), b.trim().toLowerCase()];
+  return x.includes(y) || y.includes(x);
+};

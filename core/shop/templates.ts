@@ -1,7 +1,7 @@
 // Templates and jigs by number: which ones a job can be marked by, and why one in hand is not for it.
 
 import type { BuildRow, JobRow, Shop, TemplateRow } from "./model";
-import { isUnit } from "./parts";
+import { alike, isUnit } from "./parts";
 import { penetrationsIn, SIDE_WORDS, sideOf } from "./penetrations";
 
 export const KIND_WORDS: Record<TemplateRow["kind"], string> = {
@@ -9,11 +9,6 @@ export const KIND_WORDS: Record<TemplateRow["kind"], string> = {
   jig: "jig",
   pressing: "the van's own pressing",
   outline: "traced outline",
-};
-
-const alike = (a: string, b: string): boolean => {
-  const [x, y] = [a.trim().toLowerCase(), b.trim().toLowerCase()];
-  return x.includes(y) || y.includes(x);
 };
 
 /** The rib bay of a jig against the one that the job's holes are listed in. */

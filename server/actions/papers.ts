@@ -10,7 +10,7 @@ import { knownMembers } from "@/core/shop/members";
 import type { BuildRow, Shop } from "@/core/shop/model";
 import type { BuildRecord, KitCheck } from "@/core/shop/records";
 import { type StampName, stamped } from "@/core/shop/sparks";
-import { run, toSql } from "@/db/pool";
+import { lockRecord, setByOthers, setJobMinutes, setOurs } from "@/db/papers";
 import { addRecord, lockBuild, setRecordData } from "@/db/records";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
@@ -20,7 +20,7 @@ import { find, log } from "./jobs";
 const STAMP_WORDS: Record<StampName, string> = { last: "last spark", clean: "swarf off", look: "looked at again, clean" };
 
 async function recordOf(x: Change, id: string): Promise<{ shop: Shop; build: BuildRow; record: BuildRecord }> {
-  await run(x.c, "UPDATE record SET version = version WHERE id = ?", [id]);
+  await lockRecord(x.c, id);
   const shop = await loadShop(x.c);
   for (const build of shop.builds) {
     const record = build.records.find((r) => r.id === id);
@@ -42,11 +42,7 @@ export const paperActions = [
       if (job?.state !== "todo") throw new Refusal(409, "Taking out is begun, or is none of this build's jobs.");
       const likely = Math.round(estimate.minutes);
       const share = (m: number) => Math.max(1, Math.round((likely * m) / job.minutes.likely));
-      await run(
-        x.c,
-        "UPDATE job SET best_minutes = ?, likely_minutes = ?, worst_minutes = ?, version = version + 1 WHERE id = ? AND state = 'todo'",
-        [share(job.minutes.best), likely, share(job.minutes.worst), job.id],
-      );
+      await setJobMinutes(x.c, job.id, { best: share(job.minutes.best), likely, worst: share(job.minutes.worst) });
       await x.event({
         kind: "job.minutes",
         entity: "job",
@@ -119,19 +115,8 @@ export const paperActions = [
       const { job } = f;
       if (job.state !== "todo") throw new Refusal(409, `${job.name} is begun here already.`);
       const build = f.shop.builds.find((o) => o.id === job.buildId)!;
-      const before = toSql(Math.min(build.arrives, x.now));
       const who = b.who.trim();
-      await run(
-        x.c,
-        "UPDATE job SET state = 'done', started_at = ?, ended_at = ?, worked_minutes = 0, by_others = ?, version = version + 1 WHERE id = ?",
-        [before, before, who, job.id],
-      );
-      await run(x.c, "UPDATE job_step SET done_at = ?, done_by = ?, waived_why = ? WHERE job_id = ? AND done_at IS NULL", [
-        toSql(x.now),
-        user.id,
-        `done by ${who} before the van came`.slice(0, 300),
-        job.id,
-      ]);
+      await setByOthers(x.c, job.id, who, Math.min(build.arrives, x.now), { by: user.id, at: x.now });
       await log(x, f, "job.by-others", `${job.name} was done by ${who} before the van came`, { who });
     }),
   ),
@@ -141,12 +126,7 @@ export const paperActions = [
       if (!f.job.byOthers) throw new Refusal(409, `${f.job.name} is ours already.`);
       const begun = f.shop.builds.flatMap((o) => o.jobs).find((j) => j.state !== "todo" && j.after.some((a) => a.job === f.job.id));
       if (begun && !begun.byOthers) throw new Refusal(409, `${begun.name} has already begun behind it.`);
-      await run(
-        x.c,
-        "UPDATE job SET state = 'todo', started_at = NULL, ended_at = NULL, by_others = NULL, version = version + 1 WHERE id = ?",
-        [f.job.id],
-      );
-      await run(x.c, "UPDATE job_step SET done_at = NULL, done_by = NULL, waived_why = NULL WHERE job_id = ?", [f.job.id]);
+      await setOurs(x.c, f.job.id);
       await log(x, f, "job.ours", `${f.job.name} is ours to do after all`);
     }),
   ),

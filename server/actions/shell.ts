@@ -15,7 +15,7 @@ import {
   type ShellZoneName,
 } from "@/core/shop/records";
 import { notTakenOver, STEP_WORDS, sentBack, shellStates, ticked, ZONE_WORDS, type ZoneRecord } from "@/core/shop/shell";
-import { run } from "@/db/pool";
+import { lockRecord } from "@/db/papers";
 import { addRecord, lockBuild, setRecordData } from "@/db/records";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
@@ -116,7 +116,7 @@ export const shellActions = [
     body({ step: { type: "string", enum: HOLE_STEPS } }),
     (b, { user, ids }) =>
       change(user, async (x) => {
-        await run(x.c, "UPDATE record SET version = version WHERE id = ?", [ids[0]]);
+        await lockRecord(x.c, ids[0]);
         const shop = await loadShop(x.c);
         const build = shop.builds.find((o) => o.records.some((r) => r.id === ids[0]));
         const record = build && penetrationsIn(build.records).find((r) => r.id === ids[0]);

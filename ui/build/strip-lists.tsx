@@ -2,6 +2,7 @@
 
 // While the van is stripped: how it was held, what that will take, and what later work would trap.
 
+import { STRIPS } from "@/core/shop/codes";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
@@ -11,7 +12,7 @@ import type { BuildView } from "./view";
 export function StripLists({ view }: { view: BuildView }) {
   const act = useAct();
   const f = view.papers.fixings;
-  const job = view.jobs.find((j) => j.code === "ST-04");
+  const job = view.jobs.find((j) => j.code === STRIPS);
   return (
     <div className="mt-6 flex flex-col gap-6">
       <DocketList view={view} kind="fixing">
