@@ -37,7 +37,7 @@ export function Row({
   actions: React.ReactNode;
 }) {
   return (
-    <li className="grid grid-cols-[190px_minmax(0,1fr)_auto] items-center gap-4 border-b px-4 py-2.5 last:border-0">
+    <li className="grid items-center gap-x-4 gap-y-1.5 border-b px-4 py-2.5 last:border-0 sm:grid-cols-[190px_minmax(0,1fr)_auto]">
       <p className={cx("wide truncate text-[14px]", retired && "text-muted line-through")} title={title}>
         {title}
       </p>
