@@ -2,7 +2,7 @@
 
 import type { OptionKey, Options } from "@/core/library/options";
 import type { JobRow } from "@/core/shop/model";
-import { type Conn, insert } from "./pool";
+import { type Conn, insert, run, toSql } from "./pool";
 
 export interface BuildInput {
   id: string;
@@ -86,7 +86,13 @@ export async function insertJobs(c: Conn, jobs: readonly JobRow[], suppliers: re
   await insert(
     c,
     "job",
-    jobs.map((j) => ({ id: j.id, build_id: j.buildId, ...jobColumns(j) })),
+    jobs.map((j) => ({
+      id: j.id,
+      build_id: j.buildId,
+      extra: j.extra ?? null,
+      not_before: j.notBefore === null ? null : toSql(j.notBefore),
+      ...jobColumns(j),
+    })),
   );
   await insertParts(c, jobs, suppliers);
   await insertSteps(c, jobs);
@@ -158,3 +164,6 @@ export const insertPartLines = (c: Conn, parts: readonly JobRow["parts"][number]
       supplier_id: suppliers.includes(p.supplierId) ? p.supplierId : suppliers[0],
     })),
   );
+
+/** Takes a job that nobody has begun out of its build. */
+export const dropJob = (c: Conn, id: string): Promise<number> => run(c, "DELETE FROM job WHERE id = ? AND state = 'todo'", [id]);

@@ -444,6 +444,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       endedAt: fromSqlOrNull(r.ended_at as string | null),
       actualPlace: r.actual_place as string | null,
       byOthers: r.by_others as string | null,
+      ...(r.extra === null ? {} : { extra: r.extra as string }),
       version: num(r.version),
       crew: by.crew.get(id) ?? [],
       fitters: by.who.get(id) ?? [],

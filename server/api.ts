@@ -6,6 +6,7 @@ import { type Action, sentence } from "./action";
 import { benchActions } from "./actions/bench";
 import { buildActions } from "./actions/builds";
 import { draftActions } from "./actions/drafts";
+import { extraActions } from "./actions/extras";
 import { jobActions } from "./actions/jobs";
 import { libraryActions } from "./actions/library";
 import { optionActions } from "./actions/options";
@@ -35,6 +36,7 @@ export const actions: readonly Action[] = [
   ...libraryActions,
   ...setoutActions,
   ...shellActions,
+  ...extraActions,
   ...paperActions,
   ...templateActions,
 ];

@@ -8,11 +8,10 @@ import { changeOptions, type OptionChange } from "@/core/shop/change-options";
 import { freshJob } from "@/core/shop/from-network";
 import type { BuildRow, Shop } from "@/core/shop/model";
 import type { OptionPreview } from "@/core/shop/previews";
-import { toProblem } from "@/core/shop/problem";
 import { asMeasured } from "@/core/van/readings";
 import { jobsOfVersion } from "@/db/library";
 import { type Conn, pool } from "@/db/pool";
-import { planInThread } from "./plan-thread";
+import { datesWith } from "./dates-with";
 import { loadState } from "./planning";
 import { Refusal } from "./refusal";
 
@@ -29,15 +28,12 @@ export async function optionChange(c: Conn | undefined, shop: Shop, build: Build
 
 /** Works the change out and plans with it, without storing anything. */
 export async function previewOptions(buildId: string, options: Options): Promise<OptionPreview> {
-  const { shop, now, zone, working, published } = await loadState();
+  const state = await loadState();
+  const { shop } = state;
   const build = shop.builds.find((b) => b.id === buildId);
   if (!build) throw new Refusal(404, "There is no such build.");
   const change = await optionChange(undefined, shop, build, options);
   const van = shop.vans.find((v) => v.id === build.vanId);
-  const plan = await planInThread(
-    toProblem({ ...shop, builds: shop.builds.map((b) => (b === build ? { ...b, options, jobs: change.jobs } : b)) }, now, published?.plan),
-    { seed: 1, iterations: 0, local: true },
-  );
   const line = (j: { name: string; stage: string; minutes: { likely: number } }) => ({
     name: j.name,
     stage: j.stage,
@@ -57,11 +53,6 @@ export async function previewOptions(buildId: string, options: Options): Promise
     minutes: change.minutes,
     cost: change.cost,
     wasted: change.wasted,
-    dates: shop.builds.flatMap((b) => {
-      const before = working?.plan.builds.find((x) => x.id === b.id)?.finish ?? null;
-      const after = plan.builds.find((x) => x.id === b.id)?.finish ?? null;
-      if (before === after && b !== build) return [];
-      return [{ build: b.name, before, after, late: after !== null && zone.parse(after) > b.due }];
-    }),
+    dates: await datesWith(state, { ...build, options, jobs: change.jobs }),
   };
 }

@@ -6,6 +6,7 @@ import type { Options } from "@/core/library/options";
 import { some } from "@/core/library/when";
 import { sayDay, sayTime } from "@/core/plan/words";
 import { buildDates } from "@/core/shop/dates";
+import { askedJobs } from "@/core/shop/extra-asked";
 import { cameOutWords, inventoryOf } from "@/core/shop/inventory";
 import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
@@ -119,6 +120,14 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     rework: [...rework(b.records)],
     closing: stripClosing(shop, b, plan, now),
     papers: papersView(state, b),
+    asked: askedJobs(shop, b, now).map((a) => ({
+      key: a.key,
+      name: a.name,
+      why: a.why,
+      minutes: a.minutes.likely,
+      stage: a.stage,
+      stop: a.stop ?? null,
+    })),
     ...nextAndStuck(shop, b, plan, now),
     conflicts: conflictsOf(b.options, van.geometry),
     house: shop.workshop.house,
@@ -234,6 +243,7 @@ function sheetJob(
     code: j.code,
     stage: j.stage,
     name: j.name,
+    extra: j.extra !== undefined,
     state: j.state,
     place: placeName(shop, fact ? (j.actualPlace ?? "yard") : (p?.place ?? (j.place === "bench" ? "bench" : "yard"))),
     from: fact ? j.startedAt : p ? zone.parse(p.start) : null,

@@ -1,5 +1,6 @@
 // Other choices in mid-build: what comes, what goes, what changes, and which finished work would have to be opened again.
 
+import { isExtra } from "./extra";
 import type { JobRow } from "./model";
 
 export interface OptionChange {
@@ -57,7 +58,8 @@ const content = (j: JobRow) => ({
 export function changeOptions(now: readonly JobRow[], wanted: readonly JobRow[]): OptionChange {
   const old = new Map(now.map((j) => [j.id, j]));
   const next = new Map(wanted.map((j) => [j.id, j]));
-  const again = now.filter((j) => !next.has(j.id) && /r\d*$/.test(j.code));
+  const again = now.filter((j) => !next.has(j.id) && (/r\d*$/.test(j.code) || isExtra(j)));
+  const stays = new Set(again.map((j) => j.id));
   const added = wanted.filter((j) => !old.has(j.id));
   const gone = now.filter((j) => !next.has(j.id) && !again.includes(j));
   const dropped = gone.filter((j) => !begun(j));
@@ -72,7 +74,9 @@ export function changeOptions(now: readonly JobRow[], wanted: readonly JobRow[])
   const jobs: JobRow[] = [];
   for (const w of wanted) {
     const was = old.get(w.id);
-    const after = withTwins(w, twinOf, new Set(twins.map((t) => t.id)));
+    const twinned = withTwins(w, twinOf, new Set(twins.map((t) => t.id)));
+    // What waited for work that no choice asks for still does.
+    const after = { ...twinned, after: [...twinned.after, ...(was?.after.filter((a) => stays.has(a.job)) ?? [])] };
     if (!was) {
       jobs.push(after);
       continue;
@@ -93,7 +97,8 @@ export function changeOptions(now: readonly JobRow[], wanted: readonly JobRow[])
     if (waitsFor.length || noLonger.length) moved.push({ job: kept, waitsFor, noLonger });
   }
   // What was opened again by an earlier change, and what is lost, stays among the build's jobs.
-  jobs.push(...again, ...lost, ...twins);
+  const left = new Set([...jobs, ...again, ...lost, ...twins].map((j) => j.id));
+  jobs.push(...again.map((j) => ({ ...j, after: j.after.filter((a) => left.has(a.job)) })), ...lost, ...twins);
   const sum = (list: readonly JobRow[], f: (j: JobRow) => number) => list.reduce((n, j) => n + f(j), 0);
   const likely = (j: JobRow) => j.minutes.likely;
   return {

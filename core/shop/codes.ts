@@ -10,7 +10,11 @@ export const CLEANS = "ST-06";
 /** Closes the strip. */
 export const STRIP_CLOSES = "ST-07";
 export const SEATS = "ST-08";
+/** Where openings are marked out on the skin. */
+export const MARKS_OUT = "OP-01";
 export const RACK = "OP-10";
 /** Clears the swarf everywhere. */
 export const SWARF = "OP-12";
 export const SOAK = "OP-13";
+/** The boards of the floor are cut and fitted. */
+export const FLOOR_BOARDS = "IN-05";

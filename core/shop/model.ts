@@ -170,6 +170,8 @@ export interface JobRow {
   actualPlace: string | null;
   /** Who had done it before the van came; its proof is theirs. */
   byOthers: string | null;
+  /** What asked for it, where no choice did. */
+  extra?: string;
   version: number;
   crew: { skill: string; level: number; people: number; ticket: string | null }[];
   fitters: string[];

@@ -32,7 +32,8 @@ const LIES: Record<Area, readonly string[] | "all"> = {
   gas: "all",
 };
 
-const covers = (r: DocketRecord<"others">, job: Pick<JobRow, "stage" | "zones" | "place">): boolean => {
+/** Whether a job would cover it. */
+export const coversWork = (r: DocketRecord<"others">, job: Pick<JobRow, "stage" | "zones" | "place">): boolean => {
   const lies = LIES[r.data.area];
   return (
     job.place === "van" &&
@@ -45,10 +46,13 @@ const covers = (r: DocketRecord<"others">, job: Pick<JobRow, "stage" | "zones" |
 const waits = (r: DocketRecord<"others">): boolean =>
   r.data.state !== "missing" && r.data.covered !== "covered" && r.data.result !== "accepted";
 
+/** Said to be done, to be seen, and nobody has tried it. */
+export const isBelieved = (r: DocketRecord<"others">): boolean => waits(r) && r.data.result === undefined;
+
 /** What has to be looked at, or done again, before a job covers it. */
 export const othersBefore = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones" | "place">): string[] =>
   entriesOf(build.records, "others")
-    .filter((r) => waits(r) && covers(r, job))
+    .filter((r) => waits(r) && coversWork(r, job))
     .map((r) =>
       r.data.result === "refused"
         ? `${r.title} of ${r.data.who} was refused and is not done again`

@@ -23,6 +23,9 @@ const BEHIND: Record<Penetration["side"], readonly string[]> = {
   floor: ["floor", "underside"],
 };
 
+/** Zones behind a hole of a side. */
+export const behindHole = (side: Penetration["side"]): readonly string[] => BEHIND[side];
+
 /** Minutes of water that each hole has to stand, and days that one may be open before the lead is told. House figures. */
 export const SOAK_MINUTES = 10;
 /** Wetter timber than this, %, is not bonded or shut in. */
@@ -241,6 +244,21 @@ export function lateHole(build: Pick<BuildRow, "jobs">, side: Penetration["side"
     minutes,
     says: `${begun[0].name} is begun behind it: ${sayMinutes(minutes)} more (${parts.join(", ")} min), and the edge dries first`,
   };
+}
+
+/** Glue behind or below a hole that is still to cure: nothing is cut over it. In words; undefined where there is none. */
+export function freshBelow(build: Pick<BuildRow, "jobs">, side: Penetration["side"], now: Minute): string | undefined {
+  const below = new Set([...BEHIND[side], "floor"]);
+  const fresh = build.jobs.find(
+    (j) =>
+      j.state === "done" &&
+      j.stage !== "openings" &&
+      j.hold.minutes > 0 &&
+      j.endedAt !== null &&
+      j.endedAt + j.hold.minutes > now &&
+      j.zones.some((z) => below.has(z)),
+  );
+  return fresh && `${fresh.name} is still curing there: swarf would lie in it`;
 }
 
 /** The holes that a job is about: those it makes; for the soak test every one that was not seen dry yet. */

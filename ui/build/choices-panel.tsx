@@ -12,10 +12,11 @@ import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
 import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
-import { time, wall } from "../kit/time";
+import { time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { Choices } from "./choices";
+import { DateLines } from "./date-lines";
 import type { BuildView } from "./view";
 
 export function ChoicesPanel({ view }: { view: BuildView }) {
@@ -147,13 +148,7 @@ function Preview({
           )}
         </p>
       )}
-      {p.dates.map((d) => (
-        <p key={d.build} className={d.late ? "text-signal-text" : ""}>
-          {d.build}: planned finish {d.before ? wall(d.before) : "open"}
-          {d.before === d.after ? ", unchanged" : ` → ${d.after ? wall(d.after) : "not all of it fits"}`}
-          {d.late && ", after the deadline"}
-        </p>
-      ))}
+      <DateLines dates={p.dates} />
       {p.reopened.length > 0 && (
         <section className="rounded-md border border-signal bg-signal-soft px-3 py-2">
           <h3 className="text-[13px]">Finished work it would open again</h3>

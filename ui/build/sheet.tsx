@@ -10,6 +10,7 @@ import { send } from "../kit/send";
 import { STAGE } from "../kit/stage";
 import { day, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { AskedJobs } from "./asked-jobs";
 import { ChoicesPanel } from "./choices-panel";
 import { CostPanel } from "./cost-panel";
 import { CutLists } from "./cut-lists";
@@ -139,6 +140,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           <Tabs.Content value="jobs">
             <p className="mb-3 text-muted">{view.gets.join(" · ")}</p>
             <NextAndStuck view={view} onOpen={setOpened} />
+            <AskedJobs view={view} />
             <JobList view={view} opened={opened} setOpened={setOpened} />
           </Tabs.Content>
           <Tabs.Content value="openings">

@@ -36,6 +36,8 @@ export interface SheetJob {
   code: string;
   stage: string;
   name: string;
+  /** Taken on because something found asked for it. */
+  extra: boolean;
   state: JobState;
   place: string;
   /** Start and end: what happened, or what is planned. */
@@ -104,6 +106,8 @@ export interface BuildView {
   shell: ZoneState[];
   rework: [name: string, minutes: number][];
   closing: OpenLine[];
+  /** Jobs that something found asks for. */
+  asked: { key: string; name: string; why: string; minutes: number; stage: string; stop: string | null }[];
   papers: PapersView;
   next: NextJob[];
   stuck: StuckJob[];
