@@ -1,7 +1,7 @@
 // What builds of before teach the next one: kept of all of them, handed over or not.
 
 import type { Pool } from "mysql2/promise";
-import type { FixingRow, MarkedRow, MemberRow, PracticeRow } from "@/core/shop/model";
+import type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow } from "@/core/shop/model";
 import { type Conn, rows } from "./pool";
 
 type Raw = { build_id: string; van_id: string; title: string; data: unknown };
@@ -48,4 +48,14 @@ export async function loadPractice(c: Conn | Pool): Promise<PracticeRow[]> {
        GROUP BY f.fitter_id, j.code`,
     )
   ).map((r) => ({ fitterId: r.fitter_id, code: r.code, times: Number(r.n) }));
+}
+
+/** The ghost that a build's kept sheet judged, once for each. */
+export async function loadGhosts(c: Conn | Pool): Promise<GhostRow[]> {
+  const list = await rows<{ build_id: string; input: unknown }>(
+    c,
+    "SELECT build_id, input FROM setout_sheet WHERE calculator = 'lettering' ORDER BY build_id, saved_at",
+  );
+  const of = new Map(list.map((r) => [r.build_id, json<{ ghost?: GhostRow["ghost"] | "not known" }>(r.input).ghost]));
+  return [...of].flatMap(([buildId, ghost]) => (ghost && ghost !== "not known" ? [{ buildId, ghost }] : []));
 }

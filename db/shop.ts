@@ -21,7 +21,7 @@ import type {
   Workshop,
 } from "@/core/shop/model";
 import type { BuildRecord } from "@/core/shop/records";
-import { loadFixings, loadMarked, loadMembers, loadPractice } from "./history";
+import { loadFixings, loadGhosts, loadMarked, loadMembers, loadPractice } from "./history";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { loadSheets } from "./setout";
 import { loadTemplates } from "./templates";
@@ -78,7 +78,7 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
 export async function loadShop(c: Conn | Pool): Promise<Shop> {
   const workshop = await loadWorkshop(c);
   if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
-  const [calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, marked, practice, weather, builds] =
+  const [calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, marked, practice, ghosts, weather, builds] =
     await Promise.all([
       loadCalendars(c),
       loadBays(c),
@@ -92,6 +92,7 @@ export async function loadShop(c: Conn | Pool): Promise<Shop> {
       loadMembers(c),
       loadMarked(c),
       loadPractice(c),
+      loadGhosts(c),
       loadWeather(c),
       loadBuilds(c),
     ]);
@@ -109,6 +110,7 @@ export async function loadShop(c: Conn | Pool): Promise<Shop> {
     members,
     marked,
     practice,
+    ghosts,
     weather,
     builds,
   };

@@ -62,6 +62,7 @@ test("a window is set out for its build, measured twice and locked; its parts an
   await kept.getByLabel("From the field's right edge to the cut").fill("64");
   await kept.getByLabel("From the upper crease down to the cut").fill("51.4");
   await kept.getByLabel("Diagonal of the cut's square corners").fill("1068");
+  await kept.getByLabel("The other diagonal").fill("1068");
   await expect(kept.getByText(/64 is not what the first measuring says/)).toBeVisible();
   await kept.getByRole("button", { name: "Compare and lock" }).click();
   await expect(kept.getByText("The two measurings differ. Measure again, or set the sheet right.")).toBeVisible();

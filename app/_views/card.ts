@@ -1,7 +1,7 @@
 // Fills a bench card for one fitter, or for one job that the lead opened.
 
 import { sayClock, sayDay } from "@/core/plan/words";
-import { runningClocks } from "@/core/shop/clocks";
+import { bondClocks, runningClocks } from "@/core/shop/clocks";
 import { dayEnd, LAST } from "@/core/shop/day-end";
 import { entriesOf } from "@/core/shop/docket/of";
 import { firstTimeWords } from "@/core/shop/first-time";
@@ -175,6 +175,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
         (r) => (r.jobId === j.id || r.data.stamps?.last !== undefined) && (r.open.length > 0 || (r.jobId === j.id && j.state !== "done")),
       ),
     clocks: runningClocks(build, now),
+    bond: bondClocks(build, j.id),
     mind:
       j.state === "done" ? [] : [...tiredWords(shop, j, crew, placeId, now), ...(j.state === "todo" ? firstTimeWords(shop, j, crew) : [])],
     pick: j.state === "done" ? [] : kitLines(shop, build, j, now),

@@ -12,6 +12,7 @@ import { datedDamage, roundMissing } from "@/core/shop/rounds";
 import { seatsOpen } from "@/core/shop/seats";
 import { sparesFor } from "@/core/shop/spares";
 import { sparksOpen } from "@/core/shop/sparks";
+import { tailsAsked } from "@/core/shop/tails";
 import type { State } from "@/server/planning";
 import type { PapersView } from "@/ui/build/view";
 
@@ -33,5 +34,6 @@ export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView 
     spares: sparesFor(b),
     usual: usualMarks(shop, b),
     known: knownMembers(shop, b).length,
+    tails: tailsAsked(b),
   };
 }

@@ -23,6 +23,8 @@ interface Input {
   skin: "single" | "double";
   saws?: number[];
   measuredDiagonals?: [number, number];
+  /** Top, bottom, left, right of the outline as marked. */
+  measuredSides?: [number, number, number, number];
   tolerancePerM?: number;
 }
 
@@ -43,6 +45,7 @@ const schema = object(
     keepOuts: list(object({ name: is.name, ...box, gap: is.mm })),
     saws: list(is.size, 1),
     measuredDiagonals: { type: "array", items: is.size, minItems: 2, maxItems: 2 },
+    measuredSides: { type: "array", items: is.size, minItems: 4, maxItems: 4 },
     tolerancePerM: is.amount,
   },
 );
@@ -51,6 +54,8 @@ const schema = object(
 export const STOCK_SAWS = [16, 20, 25, 30, 32, 35, 40, 44, 51, 57, 60, 64, 68, 76, 80, 83, 92, 100, 102, 108, 114, 120, 127, 140, 152];
 /** Out of square by more than so many millimetres a metre of diagonal is marked anew. */
 const TOLERANCE = 3;
+/** Opposite sides of a marked outline may differ by so much, mm. A house figure. */
+const SIDES_AGREE = 2;
 
 function faults({ field, cut, keepOuts }: Input) {
   const out: { path: string; message: string }[] = [];
@@ -129,6 +134,7 @@ export const opening = calculator<Input>({ name: "opening", title: "Opening" }, 
   const perimeter = 2 * (w + h) - 8 * r + 2 * Math.PI * r;
   const diagonal = Math.hypot(w, h);
   const square = input.measuredDiagonals && squareOf(input, diagonal, findings, [(edges.left + edges.right) / 2, edges.top]);
+  if (input.measuredSides) sidesFindings(input.measuredSides, findings, [(edges.left + edges.right) / 2, edges.top]);
   const cutFrom = skin === "double" ? "inside" : "outside";
   findings.push({
     level: "ok",
@@ -260,4 +266,21 @@ function squareOf(input: Input, diagonal: number, findings: Finding[], at: [numb
     });
   else findings.push({ level: "ok", about: "measuredDiagonals", text: `square within ${round(tolerance)}` });
   return { outBy, lean };
+}
+
+/** Equal diagonals alone fit a trapezium as well: opposite sides have to be alike. */
+function sidesFindings([top, bottom, left, right]: readonly number[], findings: Finding[], at: [number, number]): void {
+  const pairs = [
+    ["top and bottom", Math.abs(top - bottom)],
+    ["left and right", Math.abs(left - right)],
+  ] as const;
+  const off = pairs.filter(([, d]) => d > SIDES_AGREE);
+  for (const [name, d] of off)
+    findings.push({
+      level: "stop",
+      about: "measuredSides",
+      at,
+      text: `${name} differ by ${mm(round(d))}, ${SIDES_AGREE} are allowed: it is a trapezium, whatever the diagonals say`,
+    });
+  if (!off.length) findings.push({ level: "ok", about: "measuredSides", text: `opposite sides agree within ${SIDES_AGREE}` });
 }

@@ -123,6 +123,10 @@ function opening(w: World): Prefill | undefined {
       skin: f.skin,
       d1: "",
       d2: "",
+      s1: "",
+      s2: "",
+      s3: "",
+      s4: "",
       keepOuts: [],
     },
     basis: {

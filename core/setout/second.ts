@@ -19,8 +19,8 @@ const n = (v: unknown) => v as number;
 const r = (x: number) => Math.round(x * 10) / 10;
 
 /**
- * Readings from the other datum for the outcome of a calculator: openings from the right and the upper crease and the
- * diagonal, roof units from the rear edge and the right, holes through the floor from the rear and the right. None for
+ * Readings from the other datum for the outcome of a calculator: openings from the right and the upper crease and both
+ * diagonals, roof units from the rear edge and the right, holes through the floor from the rear and the right. None for
  * sheets that mark nothing out.
  */
 export function secondReadings(name: string, input: Any, o: Outcome): SecondReading[] {
@@ -31,6 +31,7 @@ export function secondReadings(name: string, input: Any, o: Outcome): SecondRead
       { name: "right", label: "From the field's right edge to the cut", expected: r(field.right - e.right) },
       { name: "top", label: "From the upper crease down to the cut", expected: r(field.top - e.top) },
       { name: "diagonal", label: "Diagonal of the cut's square corners", expected: r(n((o.results as Any).diagonal)) },
+      { name: "other", label: "The other diagonal", expected: r(n((o.results as Any).diagonal)) },
     ];
   }
   if (name === "roof-plan") {

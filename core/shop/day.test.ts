@@ -23,7 +23,7 @@ describe("clocks at the bench", () => {
     [20, "stop", 0],
     [31, "stop", -11],
   ])("20 minutes after %s: %s, %s left", (gone, tone, left) => {
-    expect(clockState(NOW, 20, NOW + gone)).toEqual({ tone, left });
+    expect(clockState("open time", NOW, 20, NOW + gone)).toEqual({ tone, left });
   });
   it("those that nobody tapped off, the next to end first, with what to do when one is over", () => {
     const b = {

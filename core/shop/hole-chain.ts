@@ -7,7 +7,10 @@ export const HOLE_STEP_WORDS: Record<HoleStep, { label: string; why: string }> =
   pilot: { label: "Pilot from inside", why: "ribs and harness are in sight from there" },
   outside: { label: "Seen outside", why: "flap, fuel cap, the path of a sliding door" },
   mark: { label: "Marked", why: "on tape, the right way up" },
-  corners: { label: "Corner holes", why: "no square corner tears the skin" },
+  corners: {
+    label: "Corner holes, square again",
+    why: "no square corner tears the skin; through a curved roof both diagonals are read again",
+  },
   deburr: { label: "Deburred", why: "a burr under the shoe leads the saw astray" },
   cut: { label: "Cut, two tabs left", why: "30 mm each: the piece does not fall or jam the blade" },
   last: { label: "Last cuts, one holds", why: "taped and held, then it drops inwards into a hand" },

@@ -1,6 +1,7 @@
 // How much of a job that is under way is left, from the clock rather than from a guessed percentage.
 
 import { plannedMinutes } from "../plan/model";
+import { zoneRate } from "../setout/zone-rate";
 import { openHours } from "../time/calendar";
 import { zoneOf } from "../time/zone";
 import type { BuildRow, CalendarRow, JobRow, Shop } from "./model";
@@ -35,13 +36,25 @@ export function workedMinutes(shop: Pick<Shop, "calendars" | "workshop">, job: J
 
 /**
  * Minutes of work left: expected less worked, at least a quarter of an hour. Where pieces are counted
- * and some are done, the pace so far says it: worked ÷ done × the pieces left.
+ * and some are done, the pace so far says it: worked ÷ done × the pieces left; where a sheet of its zones is kept, that one does.
  */
-export function leftMinutes(shop: Pick<Shop, "calendars" | "workshop">, job: JobRow, now: number): number {
+export function leftMinutes(shop: Pick<Shop, "calendars" | "workshop"> & Partial<Pick<Shop, "builds">>, job: JobRow, now: number): number {
+  const zoned = leftByZones(shop, job, now);
+  if (zoned !== undefined) return zoned;
   const worked = workedMinutes(shop, job, now);
   const { pieces } = job;
   if (pieces && pieces.done > 0 && worked > 0) return Math.max(LEAST, Math.round((worked / pieces.done) * (pieces.count - pieces.done)));
   return Math.max(LEAST, plannedMinutes(job.minutes) - worked);
+}
+
+/** What a kept sheet of the job's zones says is left, less what was worked since; undefined where none was kept while it ran. */
+function leftByZones(shop: Parameters<typeof leftMinutes>[0], job: JobRow, now: number): number | undefined {
+  const sheets = shop.builds?.find((b) => b.id === job.buildId)?.sheets ?? [];
+  const sheet = sheets.find((s) => s.calculator === zoneRate.name && s.jobId === job.id);
+  if (!sheet || job.startedAt === null || sheet.savedAt < job.startedAt) return undefined;
+  const { minutesLeft } = zoneRate.run(sheet.input).results as { minutesLeft: number };
+  const since = job.runningSince === null ? 0 : shopMinutes(shop, Math.max(job.runningSince, sheet.savedAt), now);
+  return Math.max(LEAST, Math.round(minutesLeft - since));
 }
 
 /** A lone fitter is asked sooner than a crew: at one and a half times what was likely. */

@@ -347,6 +347,12 @@ export interface PracticeRow {
   times: number;
 }
 
+/** What showed once the lettering was off; of handed-over builds as well. */
+export interface GhostRow {
+  buildId: string;
+  ghost: "none" | "faint" | "clear";
+}
+
 /** A hole or rust that was met on a van of some type; of handed-over builds as well. */
 export interface MarkedRow {
   buildId: string;
@@ -369,6 +375,7 @@ export interface Shop {
   members: MemberRow[];
   marked: MarkedRow[];
   practice: PracticeRow[];
+  ghosts: GhostRow[];
   weather: WeatherRow[];
   builds: BuildRow[];
 }

@@ -3,6 +3,7 @@
 import type { Van } from "../van/model";
 import { consentBefore } from "./consent";
 import { contentsBefore } from "./contents";
+import { layoutBefore } from "./layout";
 import { marksIn } from "./marks";
 import { bareMembers, membersBefore, memberWords } from "./members";
 import type { BuildRow, JobRow, Shop } from "./model";
@@ -10,6 +11,8 @@ import { othersBefore } from "./others";
 import { roundMissing } from "./rounds";
 import { seatWords } from "./seats";
 import { tapedBefore, throwsChips } from "./sparks";
+import { squareBefore } from "./square";
+import { tailsBefore, tailWords } from "./tails";
 import { temporaryBefore } from "./temporary";
 import { trapsBefore, trapWords } from "./traps";
 
@@ -23,6 +26,9 @@ export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
   ...bareMembers(build, job),
   ...tapedBefore(build, job),
   ...temporaryBefore(build, job),
+  ...layoutBefore(build, job),
+  ...tailsBefore(build, job),
+  ...squareBefore(build, job),
 ];
 
 /** Other cuts of the van that could go with this one: one left for later is swarf, cover and a weather slot once more. */
@@ -71,5 +77,6 @@ export function paperWords(shop: Pick<Shop, "bays" | "vans">, build: BuildRow, j
     ...trapWords(build, job),
     ...memberWords(build, job),
     ...seatWords(build, job),
+    ...tailWords(build, job),
   ];
 }

@@ -179,8 +179,12 @@ describe("the list of holes", () => {
       jobs: [{ ...job(shop, "OP-09"), zones: ["left", "right"], pieces: { name: "pod", count: 2, done: 0 } }],
       records: [],
     };
-    expect(askedFor(pair, []).map((a) => a.side)).toEqual(["left", "right"]);
-    b.records = asked.map((a) => record(a.title, hole(), a.jobId));
+    expect(
+      askedFor(pair, [])
+        .filter((a) => a.jobId)
+        .map((a) => a.side),
+    ).toEqual(["left", "right"]);
+    b.records = asked.map((a) => record(a.title, a.jobId ? hole() : hole({ by: "before", side: a.side }), a.jobId));
     expect(askedFor(b, [])).toEqual([]);
     b.records.pop();
     expect(askedFor(b, [])).toHaveLength(1);
@@ -188,7 +192,8 @@ describe("the list of holes", () => {
 
   it("starts with the points that leaked on other vans of the type, and keeps one that leaks for the next", () => {
     const shop = testShop();
-    const b = { ...shop.builds[0], jobs: [] };
+    // A type that the house added has no list that ships.
+    const b = { ...shop.builds[0], jobs: [], vanId: "own-type" };
     const clip = { vanId: b.vanId, side: "roof" as const, title: "Gutter clip, third", place: "left gutter", found: "Night bakery" };
     const weep = [clip, { ...clip, vanId: "tern-l1h1" }];
     expect(askedFor(b, weep)).toEqual([

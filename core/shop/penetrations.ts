@@ -2,6 +2,7 @@
 
 import { sayDay, sayTime } from "../plan/words";
 import { DAY, type Minute, zoneOf } from "../time/zone";
+import { shippedPoints } from "../van/weep";
 import { SOAK, SWARF } from "./codes";
 import type { BuildRow, JobRow, Shop, WeepPoint } from "./model";
 import type { BuildRecord, Penetration, PenetrationState } from "./records";
@@ -181,14 +182,18 @@ export interface Asked {
 
 /**
  * What the build's jobs cut, bond or drill through the skin and is not in the list yet, piece by piece; then the points that
- * have leaked on other vans of the type.
+ * have leaked on other vans of the type, and those that its list names.
  */
 export function askedFor(build: Pick<BuildRow, "jobs" | "records" | "vanId">, weep: readonly WeepPoint[]): Asked[] {
   const have = penetrationsIn(build.records);
-  const known = (w: WeepPoint) => have.some((r) => r.data.by === "before" && r.data.side === w.side && r.title === w.title);
+  const known = (w: Pick<WeepPoint, "side" | "title">) =>
+    have.some((r) => r.data.by === "before" && r.data.side === w.side && r.title === w.title);
   const points = weep
     .filter((w) => w.vanId === build.vanId && !known(w))
     .map((w): Asked => ({ title: w.title, side: w.side, jobId: null, place: w.place, note: `leaked on ${w.found}` }));
+  const listed = shippedPoints(build.vanId)
+    .filter((p) => !known(p) && !points.some((w) => w.side === p.side && w.title === p.title))
+    .map((p): Asked => ({ title: p.title, side: p.side, jobId: null, place: p.place, note: "on the list of its type" }));
   const pieces = build.jobs
     .filter((j) => j.stage === "openings" && (j.irreversible === "cut" || j.irreversible === "bond"))
     .flatMap((j) => {
@@ -200,7 +205,7 @@ export function askedFor(build: Pick<BuildRow, "jobs" | "records" | "vanId">, we
         jobId: j.id,
       }));
     });
-  return [...pieces, ...points];
+  return [...pieces, ...points, ...listed];
 }
 
 /** A factory point that leaks is one of the type of van from now on; undefined where it is none, or holds. */

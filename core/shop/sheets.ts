@@ -7,6 +7,7 @@ import { stripPrefill } from "./marks";
 import type { BuildRow, JobRow, SheetRow, Shop } from "./model";
 import { isUnit } from "./parts";
 import { planPrefill, startsFromPlan } from "./plan-prefill";
+import { inLinePrefill, letteringPrefill } from "./prefill-layout";
 
 /**
  * Figures to start a job's sheet from, by the van as measured, what was chosen, the plan and the forecast; undefined where
@@ -16,11 +17,13 @@ export function sheetPrefill(shop: Shop, build: BuildRow, calculator: string, jo
   if (calculator === "strip-list") return stripPrefill(build.records);
   if (calculator === "session") return sessionPrefill(build);
   if (calculator === "hands-date") return handsPrefill(shop, build);
+  if (calculator === "lettering") return letteringPrefill(shop);
   const van = shop.vans.find((v) => v.id === build.vanId);
   const job = build.jobs.find((j) => j.id === jobId);
   if (startsFromPlan(calculator)) return plan && planPrefill(calculator, { shop, build, job, plan });
   if (calculator === "height") return van && heightPrefill(shop, build, van.heightMm, plan);
   if (!van) return undefined;
+  if (calculator === "in-line") return inLinePrefill(build, job, van);
   const unitOf = (j: JobRow | undefined) => j?.parts.find((p) => isUnit(p.name) && p.cutOut)?.cutOut ?? undefined;
   const at = (code: string) => unitOf(build.jobs.find((j) => j.code === code));
   const [unit, fan, skylight] = [unitOf(job), at("OP-04"), at("OP-05")];

@@ -3,6 +3,7 @@
 import type { Plan } from "../plan/model";
 import { type Minute, zoneOf } from "../time/zone";
 import { STRIP_CLOSES as CLOSES, WEIGHED } from "./codes";
+import { entriesOf } from "./docket/of";
 import { itemsIn, stripOpen } from "./inventory";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { askedFor, penetrationsIn } from "./penetrations";
@@ -64,6 +65,13 @@ export function stripClosing(shop: Shop, build: BuildRow, plan: Plan | undefined
     out.push(
       line(
         "No hole through the skin is listed yet: any more?",
+        first((j) => j.stage === "openings"),
+      ),
+    );
+  if (!entriesOf(build.records, "lastcall").length)
+    out.push(
+      line(
+        `${build.client} has not been asked: any more holes?`,
         first((j) => j.stage === "openings"),
       ),
     );

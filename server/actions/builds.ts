@@ -11,6 +11,7 @@ import { notOurs } from "@/core/shop/others";
 import { notWatertight, penetrationsIn } from "@/core/shop/penetrations";
 import { seatsOpen } from "@/core/shop/seats";
 import { sparksStop } from "@/core/shop/sparks";
+import { tailsOpen } from "@/core/shop/tails";
 import { temporaryLeft } from "@/core/shop/temporary";
 import { insertBuild } from "@/db/build-network";
 import { currentLibrary } from "@/db/library";
@@ -214,6 +215,8 @@ export const buildActions = [
         if (seats.length) throw new Refusal(409, `Not before its seats are proved: ${seats.join("; ")}.`);
         const temporary = temporaryLeft(build?.records ?? []);
         if (temporary.length) throw new Refusal(409, `Still on the van for now: ${temporary.join(", ")}.`);
+        const tails = tailsOpen(build?.records ?? []);
+        if (tails.length) throw new Refusal(409, `Tails that nobody has connected: ${tails.join("; ")}.`);
         const holes = penetrationsIn(build?.records ?? []).filter((r) => r.data.state !== "tested");
         if (holes.length) throw new Refusal(409, `${holes.length} of its holes not seen dry under water, the first: ${holes[0].title}.`);
         await editRow(x.c, "build", "The build", ids[0], b.version, {

@@ -12,7 +12,7 @@ import type { BuildView } from "./view";
 
 export function CutLists({ view }: { view: BuildView }) {
   const act = useAct();
-  const { known } = view.papers;
+  const { known, tails } = view.papers;
   return (
     <div className="mt-6 flex flex-col gap-6">
       <DocketList view={view} kind="contents" preset={{ data: { items: usualContents() } }} />
@@ -27,6 +27,13 @@ export function CutLists({ view }: { view: BuildView }) {
               Look for {known === 1 ? "it" : "them"} here
             </Button>
           </p>
+        )}
+      </DocketList>
+      <DocketList view={view} kind="layout" />
+      <DocketList view={view} kind="line" />
+      <DocketList view={view} kind="tail" preset={tails.length ? { title: tails[0].title, data: { hole: tails[0].hole } } : undefined}>
+        {tails.length > 0 && (
+          <p className="mb-2 text-amber-text">No tail is written down for {tails.map((t) => `hole ${t.hole}, ${t.title}`).join("; ")}.</p>
         )}
       </DocketList>
       <DocketList view={view} kind="sparks" beside={(r) => <Stamps r={r} open={view.papers.sparks[r.id] ?? []} />} />

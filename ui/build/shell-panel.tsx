@@ -4,6 +4,7 @@
 import { useState } from "react";
 import { SHELL_STEPS, type ShellZoneName } from "@/core/shop/records";
 import { STEP_WORDS, ZONE_WORDS, type ZoneState } from "@/core/shop/shell";
+import { zoneOf } from "@/core/time/zone";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
@@ -58,6 +59,11 @@ export function ShellPanel({ view }: { view: BuildView }) {
       </section>
       <Circuits view={view} />
       <DocketList view={view} kind="temporary" />
+      <DocketList
+        view={view}
+        kind="lastcall"
+        preset={{ title: view.client, data: { on: zoneOf(view.zone).show(view.now).slice(0, 10) } }}
+      />
       <section aria-label="Before the strip closes">
         <h2 className="mb-1 text-[15px]">Before the strip closes</h2>
         {view.closing.length === 0 && <p className="text-green-text">Nothing is open.</p>}

@@ -152,6 +152,8 @@ export interface PapersView {
   usual: string[];
   /** Pieces of metal known from other vans of the type that are not in the list. */
   known: number;
+  /** Holes whose unit needs a cable, without a tail. */
+  tails: { hole: number; title: string }[];
 }
 
 export interface ShownHole extends PenetrationRecord {

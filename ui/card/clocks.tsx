@@ -3,7 +3,7 @@
 
 import { useState } from "react";
 import type { RunningClock } from "@/core/shop/clocks";
-import { clockState } from "@/core/shop/clocks";
+import { clockState, sayClockLeft } from "@/core/shop/clocks";
 import { CLOCKS, type ClockName } from "@/core/shop/docket/clock";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
@@ -18,17 +18,13 @@ const TONE = { ok: "text-green-text", warn: "font-bold text-amber-text", stop: "
 export function CardClocks({ job, act, now }: { job: CardJob; act: Act; now: number }) {
   const [what, setWhat] = useState<ClockName>("open time");
   const [minutes, setMinutes] = useState<string>(String(CLOCKS["open time"].minutes));
-  const start = () =>
-    void act.run(
-      () =>
-        send("POST", `builds/${job.buildId}/records`, {
-          kind: "clock",
-          title: job.name,
-          jobId: job.id,
-          data: { what, minutes: Number(minutes.replace(",", ".")) },
-        }),
-      `${what} runs`,
-    );
+  const post = (data: { what: ClockName; minutes: number }) =>
+    send("POST", `builds/${job.buildId}/records`, { kind: "clock", title: job.name, jobId: job.id, data });
+  const start = () => void act.run(() => post({ what, minutes: Number(minutes.replace(",", ".")) }), `${what} runs`);
+  const runBond = () =>
+    void act.run(async () => {
+      for (const c of job.bond) await post(c);
+    }, "The clocks of the bond run");
   return (
     <section aria-label="Clocks" className="mt-3">
       <h3 className="text-[17px]">Clocks</h3>
@@ -64,6 +60,11 @@ export function CardClocks({ job, act, now }: { job: CardJob; act: Act; now: num
           </li>
         ))}
       </ul>
+      {job.bond.length > 0 && job.state !== "todo" && (
+        <Button size="touch" className="mt-2 w-full" disabled={act.busy} onClick={runBond}>
+          It is bonded: run its {job.bond.length === 1 ? "clock" : `${job.bond.length} clocks`}
+        </Button>
+      )}
       {job.state === "started" && (
         <div className="mt-2 grid grid-cols-[1fr_84px_auto] gap-2">
           <select
@@ -96,12 +97,9 @@ export function CardClocks({ job, act, now }: { job: CardJob; act: Act; now: num
 }
 
 // The page is drawn once, the clock goes on: what is left is counted here.
-const stateOf = (c: RunningClock, now: number) => clockState(c.until - c.minutes, c.minutes, now);
+const stateOf = (c: RunningClock, now: number) => clockState(c.what, c.until - c.minutes, c.minutes, now);
 const toneOf = (c: RunningClock, now: number) => stateOf(c, now).tone;
-function saysOf(c: RunningClock, now: number): string {
-  const { left, tone } = stateOf(c, now);
-  return tone === "stop" ? `over for ${-left} min: ${CLOCKS[c.what].over}` : `${left} of ${c.minutes} min left`;
-}
+const saysOf = (c: RunningClock, now: number): string => sayClockLeft(c.what, c.minutes, stateOf(c, now).left);
 
 export function CardDayEnd({ end }: { end: NonNullable<CardView["dayEnd"]> }) {
   const list = (items: readonly string[], none: string) =>

@@ -2,6 +2,7 @@
 
 import type { RunningClock } from "@/core/shop/clocks";
 import type { DayEnd } from "@/core/shop/day-end";
+import type { ClockName } from "@/core/shop/docket/clock";
 import type { Sparks } from "@/core/shop/docket/sparks";
 import type { KitLine } from "@/core/shop/kit";
 import type { Penetration } from "@/core/shop/records";
@@ -61,6 +62,8 @@ export interface CardJob {
   sparks: { id: string; version: number; jobId: string | null; title: string; data: Sparks; open: string[] }[];
   /** Clocks of the van that run. */
   clocks: RunningClock[];
+  /** Times of its bond that are worked out and do not run yet. */
+  bond: { what: ClockName; minutes: number }[];
   /** What speaks against doing it just now, and who does it for the first time. */
   mind: string[];
   /** Its kit, line by line. */

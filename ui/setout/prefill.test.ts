@@ -175,13 +175,13 @@ describe("the second measuring", () => {
     skin: "single",
   };
   const wanted = secondReadings("opening", input, findCalculator("opening")!.run(input));
-  it("is read from the other edges and the diagonal", () => {
+  it("is read from the other edges and both diagonals", () => {
     // field 1080, cut 1020 centred: 30 left; height 520, cut 460: 30 left; √(1020² + 460²) = 1118.9
-    expect(wanted.map((w) => w.expected)).toEqual([30, 30, 1118.9]);
+    expect(wanted.map((w) => w.expected)).toEqual([30, 30, 1118.9, 1118.9]);
   });
   it("agrees within the tolerance and names what differs or was not read", () => {
-    expect(disagreements(wanted, { right: 30 + AGREE_MM, top: 28, diagonal: 1119 })).toEqual([]);
-    expect(disagreements(wanted, { right: 33, diagonal: 1119 })).toEqual([
+    expect(disagreements(wanted, { right: 30 + AGREE_MM, top: 28, diagonal: 1119, other: 1118 })).toEqual([]);
+    expect(disagreements(wanted, { right: 33, diagonal: 1119, other: 1119 })).toEqual([
       { label: wanted[0].label, first: 30, second: 33 },
       { label: wanted[1].label, first: 30, second: null },
     ]);

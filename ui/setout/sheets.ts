@@ -171,6 +171,10 @@ export const SHEETS: readonly Sheet[] = [
       },
       { kind: "length", path: "d1", label: "Measured diagonal, lower left up", optional: true },
       { kind: "length", path: "d2", label: "Measured diagonal, lower right up", optional: true },
+      { kind: "length", path: "s1", label: "Measured top", optional: true },
+      { kind: "length", path: "s2", label: "Measured bottom", optional: true },
+      { kind: "length", path: "s3", label: "Measured left side", optional: true },
+      { kind: "length", path: "s4", label: "Measured right side", optional: true },
       {
         kind: "rows",
         path: "keepOuts",
@@ -203,12 +207,17 @@ export const SHEETS: readonly Sheet[] = [
       skin: "single",
       d1: "",
       d2: "",
+      s1: "",
+      s2: "",
+      s3: "",
+      s4: "",
       keepOuts: [],
     },
-    shape: ({ along, up, d1, d2, ...i }) => ({
+    shape: ({ along, up, d1, d2, s1, s2, s3, s4, ...i }) => ({
       ...i,
       place: { along: offset((along as Any).mode, (along as Any).by), up: offset((up as Any).mode, (up as Any).by) },
       ...(d1 !== undefined && d2 !== undefined ? { measuredDiagonals: [d1, d2] } : {}),
+      ...([s1, s2, s3, s4].some((s) => s === undefined) ? {} : { measuredSides: [s1, s2, s3, s4] }),
     }),
   },
   {

@@ -1,4 +1,5 @@
-// Short clocks that run at the bench: flash-off, open time, second bead, squeeze-out, masking tape, pot life.
+// Short clocks that run at the bench: flash-off, open time, second bead, squeeze-out, masking tape, pot life; and the four
+// times of a bond.
 
 import { docket } from "./fields";
 
@@ -10,7 +11,14 @@ export const CLOCKS = {
   "squeeze-out": { minutes: 15, over: "cut it off when it is hard: wiping smears it" },
   "masking tape": { minutes: 35, over: "warm it and pull slowly, or cut along it" },
   "pot life": { minutes: 30, over: "throw the rest away and mix anew, a smaller mix" },
-} as const;
+  "hands off": { minutes: 60, over: "hands may let go", opens: true },
+  "may be moved": { minutes: 1440, over: "the van may be moved, a bond on it begun", opens: true },
+  "may be soaked": { minutes: 1440, over: "it may be soaked", opens: true },
+  "fully cured": { minutes: 10_080, over: "it carries its load", opens: true },
+} as const satisfies Record<string, { minutes: number; over: string; opens?: true }>;
+
+/** Whether the end of a clock lets something begin; the others warn before their end. */
+export const opens = (name: ClockName): boolean => "opens" in CLOCKS[name];
 export type ClockName = keyof typeof CLOCKS;
 
 /** A clock: it began when it was written down, and is closed by a tap. */
@@ -28,7 +36,7 @@ export const CLOCK_DOCKET = docket<Clock>({
   by: "any",
   fields: [
     { key: "what", label: "Which", type: "choice", options: Object.keys(CLOCKS).map((k) => [k, k] as const), required: true },
-    { key: "minutes", label: "Minutes", type: "number", min: 1, max: 1440, required: true },
+    { key: "minutes", label: "Minutes", type: "number", min: 1, max: 86_400, required: true },
   ],
   says: (d) => `${d.what}, ${d.minutes} min`,
   tone: () => "none",

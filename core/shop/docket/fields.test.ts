@@ -152,6 +152,42 @@ const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over
     ],
     over: false,
   },
+  layout: {
+    right: { side: "left", fromMm: 900, toMm: 1900, who: "Rosa", by: "2027-03-02" },
+    wrong: [
+      [{ side: "left" }, "who"],
+      [{ side: "left", fromMm: 900, who: "Rosa" }, "toMm"],
+      [{ side: "left", toMm: 900, who: "Rosa" }, "fromMm"],
+      [{ side: "left", fromMm: 900, toMm: 800, who: "Rosa" }, "toMm"],
+      [{ side: "nose", who: "Rosa" }, "side"],
+    ],
+    over: false,
+  },
+  line: {
+    right: { side: "both", atMm: 1960 },
+    wrong: [
+      [{ side: "both" }, "atMm"],
+      [{ side: "both", atMm: -1 }, "atMm"],
+    ],
+    over: true,
+  },
+  tail: {
+    right: { hole: 2, junctionMm: 1450, label: "F1", capped: true, routed: true },
+    wrong: [
+      [{ junctionMm: 1450 }, "hole"],
+      [{ hole: 1.5, junctionMm: 1450 }, "hole"],
+      [{ hole: 2, junctionMm: 1450, connected: true }, "label"],
+    ],
+    over: false,
+  },
+  lastcall: {
+    right: { on: "2027-03-03", answer: "no more" },
+    wrong: [
+      [{ on: "soon", answer: "no" }, "on"],
+      [{ on: "2027-03-03" }, "answer"],
+    ],
+    over: true,
+  },
 };
 
 const faultsOf = (kind: DocketKind, data: object): string[] => {

@@ -5,9 +5,11 @@ import { CLOCK_DOCKET, type Clock } from "./clock";
 import type { Docket, Fault, Values } from "./fields";
 import { missing, schemaOf, tidy } from "./fields";
 import { type Arrival, type Contents, goodsDockets } from "./goods";
+import { type LayoutLine, type LayoutOpen, layoutDockets } from "./layout";
 import { SEAT, type Seat } from "./seat";
 import { type Fixing, type Member, type Round, stripDockets, type Trap } from "./shell";
 import { SPARKS, type Sparks } from "./sparks";
+import { type LastCall, type Tail, tailDockets } from "./tail";
 import { TEMPORARY_DOCKET, type Temporary } from "./temporary";
 
 /** What each kind keeps. */
@@ -25,11 +27,27 @@ export interface DocketData {
   contents: Contents;
   clock: Clock;
   temporary: Temporary;
+  layout: LayoutOpen;
+  line: LayoutLine;
+  tail: Tail;
+  lastcall: LastCall;
 }
 export type DocketKind = keyof DocketData;
 
 export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
-  [OWNER, CONSENT, OTHERS, SEAT, SPARKS, CLOCK_DOCKET, TEMPORARY_DOCKET, ...goodsDockets, ...stripDockets].map((d) => [d.kind, d]),
+  [
+    OWNER,
+    CONSENT,
+    OTHERS,
+    SEAT,
+    SPARKS,
+    CLOCK_DOCKET,
+    TEMPORARY_DOCKET,
+    ...goodsDockets,
+    ...stripDockets,
+    ...layoutDockets,
+    ...tailDockets,
+  ].map((d) => [d.kind, d]),
 ) as Record<DocketKind, Docket>;
 
 export const isDocket = (kind: string): kind is DocketKind => kind in DOCKETS;
