@@ -442,11 +442,14 @@ describe("set-out sheets", () => {
     const s = await sheet();
     const no = await post<{ locked: boolean; differ: unknown[] }>(
       `sheets/${s.id}/second`,
-      { version: 2, readings: { right: 50, top: 575, diagonal: 565.7 } },
+      { version: 2, readings: { right: 50, top: 575, diagonal: 565.7, other: 565.7 } },
       ines,
     );
     expect(no).toMatchObject({ locked: false, differ: [{ second: 575, first: 570 }] });
-    const yes = await post<{ locked: boolean }>(`sheets/${s.id}/second`, { version: 3, readings: { right: 51, top: 570, diagonal: 566 } });
+    const yes = await post<{ locked: boolean }>(`sheets/${s.id}/second`, {
+      version: 3,
+      readings: { right: 51, top: 570, diagonal: 566, other: 565 },
+    });
     expect(yes.locked).toBe(true);
     expect((await sheet()).lockedAt).not.toBeNull();
     expect((await refused(keep({ version: 4 }))).message).toMatch(/is locked/);

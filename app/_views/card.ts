@@ -8,7 +8,7 @@ import { firstTimeWords } from "@/core/shop/first-time";
 import { cameOutWords } from "@/core/shop/inventory";
 import { kitLines } from "@/core/shop/kit";
 import { calendarData, workedMinutes } from "@/core/shop/left";
-import type { JobRow } from "@/core/shop/model";
+import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
 import { paperWords } from "@/core/shop/papers";
 import { holesOf, isSoak, sayPenetration } from "@/core/shop/penetrations";
@@ -16,7 +16,8 @@ import { startObstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { zonesOf } from "@/core/shop/shell";
 import { slotOffers } from "@/core/shop/short-slot";
-import { opensSkin, skinClock } from "@/core/shop/skin";
+import { opensSkin, SHEET_MINUTES, skinClock } from "@/core/shop/skin";
+import { BOUND, skinVerdict } from "@/core/shop/skin-verdict";
 import { sparksOpen } from "@/core/shop/sparks";
 import { templatesOf, templateWords } from "@/core/shop/templates";
 import { tiredWords } from "@/core/shop/tired";
@@ -137,7 +138,8 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     holdUntil: to !== null && j.hold.minutes ? to + j.hold.minutes : null,
     holdWords: j.hold.keepOff === "all" || !j.hold.keepOff ? "nobody touches it" : `nobody on the ${j.hold.keepOff.join(", ")}`,
     noise: j.needs.noisy && j.state !== "done" ? (noiseWords(shop, now) ?? null) : null,
-    urgent: opensSkin(j) && j.state !== "done" ? urgentWords(state, j, placeId, from ?? now) : null,
+    urgent: opensSkin(j) && j.state !== "done" ? urgentWords(state, build, j, placeId, from ?? now) : null,
+    goesOn: goesOn(shop, build, j, placeId, now),
     steps: j.steps.map((s) => ({
       n: s.n,
       text: s.text,
@@ -201,7 +203,16 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
   };
 }
 
-function urgentWords({ shop, zone, now }: State, j: JobRow, place: string, start: number): string {
+/** Against the clock of an open skin: null where it is kept; else who goes on, once somebody does. */
+function goesOn(shop: Shop, build: BuildRow, j: JobRow, place: string, now: number): { who: string | null } | null {
+  const v = skinVerdict(shop, build, j, place, now);
+  return v?.sheet ? { who: v.on?.who ?? null } : null;
+}
+
+function urgentWords({ shop, zone, now }: State, build: BuildRow, j: JobRow, place: string, start: number): string {
+  const v = skinVerdict(shop, build, j, place, now);
+  if (v?.sheet)
+    return `Sheet over now: ${sayMinutes(v.rest)} of work at worst and ${SHEET_MINUTES} min to sheet over, ${sayMinutes(v.left)} to ${BOUND[v.clock.binds]}${v.on ? `. ${v.on.who} goes on: ${v.on.why}` : ""}`;
   const today = zone.dayOf(Math.max(start, now)) === zone.dayOf(now);
   const clock = skinClock(shop, j, place, today ? now : zone.dayStart(zone.dayOf(start)));
   if (j.state === "started") return `Sealed by ${sayClock(zone, clock.limit)}, or sheeted over from ${sayClock(zone, clock.limit - 20)}`;

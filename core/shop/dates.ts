@@ -1,10 +1,11 @@
 // The date of every build: when it is done by the plan, how much air that leaves, and what holds it up most.
 
+import { choiceOf } from "../library/choices";
 import type { Plan } from "../plan/model";
 import { openHours } from "../time/calendar";
 import { type Minute, zoneOf } from "../time/zone";
 import { calendarData } from "./left";
-import type { Shop } from "./model";
+import type { BuildRow, Shop } from "./model";
 
 export type DateState = "late" | "tight" | "safe" | "open";
 
@@ -19,6 +20,8 @@ export interface BuildDate {
   state: DateState;
   /** What the longest wait on its chain is for, in words; null when it only works. */
   why: string | null;
+  /** Why no date is to be promised yet; null where nothing is open. */
+  held: string | null;
 }
 
 /** A build with less air than this many working days is at risk. */
@@ -37,6 +40,14 @@ export function workingDays(shop: Pick<Shop, "calendars" | "workshop">, a: Minut
   return a <= b ? days : -days;
 }
 
+/** What holds back the promise of a date: questions to the client that are open. */
+export function promiseHeld(b: Pick<BuildRow, "openChoices">): string | null {
+  const n = b.openChoices.length;
+  if (!n) return null;
+  const first = choiceOf(b.openChoices[0]).label.toLowerCase();
+  return n === 1 ? `no date is to be promised: ${first} is open` : `no date is to be promised: ${first} and ${n - 1} more are open`;
+}
+
 /** Dates of all builds, the most threatened first. */
 export function buildDates(shop: Shop, plan: Plan | undefined): BuildDate[] {
   const zone = zoneOf(shop.workshop.zone);
@@ -46,7 +57,7 @@ export function buildDates(shop: Shop, plan: Plan | undefined): BuildDate[] {
     const result = plan?.builds.find((x) => x.id === b.id);
     const finish = result?.finish ? zone.parse(result.finish) : null;
     const stuck = b.jobs.find((j) => unplaced.has(j.id));
-    const base = { buildId: b.id, name: b.name, due: b.due };
+    const base = { buildId: b.id, name: b.name, due: b.due, held: promiseHeld(b) };
     if (stuck || finish === null) {
       const why = stuck ? `${stuck.name}: ${unplaced.get(stuck.id)}` : "not planned yet";
       return { ...base, finish: null, slackDays: 0, state: "open", why };

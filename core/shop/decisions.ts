@@ -12,7 +12,8 @@ import { openTooLong } from "./penetrations";
 import { openShots, shotState } from "./proof";
 import { count, crewNames, placeName, sayMinutes } from "./say";
 import { dryUntil } from "./short-slot";
-import { opensSkin, SHEET_MINUTES, skinClock } from "./skin";
+import { coldTonight, opensSkin, SHEET_MINUTES, skinClock } from "./skin";
+import { BOUND, skinVerdict } from "./skin-verdict";
 import { type Slip, slipAsks, slipWords } from "./slips";
 
 export type DecisionKind =
@@ -258,6 +259,17 @@ function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): 
   const clock = skinClock(x.shop, j, place, Math.max(x.now, x.zone.dayStart(x.zone.dayOf(start))));
   const until = `${clock.binds === "rain" ? "dry" : clock.binds === "dusk" ? "light" : "open"} until ${sayClock(x.zone, clock.limit)}`;
   const base = { kind: "skin" as const, mark: "!", who: b.name, buildId: b.id, jobId: j.id };
+  const verdict = skinVerdict(x.shop, b, j, place, x.now);
+  if (verdict?.sheet)
+    return [
+      {
+        ...base,
+        tone: "signal",
+        title: verdict.on ? `${j.name}: ${verdict.on.who} goes on against the clock` : `${j.name}: sheet over now`,
+        detail: `${verdict.on ? `${verdict.on.why} · ` : ""}${sayMinutes(verdict.rest)} of work at worst and ${SHEET_MINUTES} min to sheet over, ${sayMinutes(verdict.left)} to ${BOUND[clock.binds]}`,
+        by: null,
+      },
+    ];
   if (j.state === "started")
     return [
       {
@@ -279,7 +291,12 @@ function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): 
       title: late
         ? `${j.name}: too short a day${start < x.night ? "" : ` on ${sayDay(x.zone, start)}`}, ${other.replace("or leave", "leave")}`
         : `${j.name}: start by ${start < x.night ? "" : `${sayDay(x.zone, start)} `}${sayClock(x.zone, clock.latest)} ${other}`,
-      detail: `${sayMinutes(j.minutes.worst)} of work at worst, ${until}, ${SHEET_MINUTES} min to sheet over`,
+      detail: [
+        `${sayMinutes(j.minutes.worst)} of work at worst, ${until}, ${SHEET_MINUTES} min to sheet over`,
+        coldTonight(x.shop, j, place, start),
+      ]
+        .filter(Boolean)
+        .join(" · "),
       by: late ? null : clock.latest,
     },
   ];

@@ -8,7 +8,8 @@ import type { BuildRow, CutOut, JobRow, Shop } from "./model";
 import { isUnit } from "./parts";
 import { obstacles } from "./ready";
 import { sheetNotices } from "./sheets";
-import { opensSkin, skinClock } from "./skin";
+import { coldTonight, opensSkin, skinClock } from "./skin";
+import { BOUND } from "./skin-verdict";
 
 /** How far an opening is. */
 export type OpeningState = "wanted" | "set out" | "cut" | "closed" | "tested";
@@ -71,8 +72,10 @@ function todayFor(shop: Shop, j: JobRow, place: string, now: number, byId: Map<s
   const zone = zoneOf(shop.workshop.zone);
   const reasons = obstacles(shop, j, now, byId).map((o) => o.text);
   const clock = opensSkin(j) ? skinClock(shop, j, place, now) : undefined;
-  const bound = clock && { rain: "rain", dusk: "dusk", "end of shift": "the end of the shift" }[clock.binds];
+  const bound = clock && BOUND[clock.binds];
   if (clock && clock.latest < now) reasons.unshift(`too short a day: ${bound} at ${sayClock(zone, clock.limit)}`);
+  const cold = opensSkin(j) ? coldTonight(shop, j, place, now) : undefined;
+  if (cold) reasons.push(cold);
   const other = clock?.otherDay ? sayDay(zone, zone.dayStart(Date.parse(`${clock.otherDay}T00:00Z`) / 86_400_000)) : null;
   return {
     go: reasons.length === 0,

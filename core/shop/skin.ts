@@ -44,6 +44,21 @@ export function skinClock(shop: Shop, job: JobRow, place: string, now: Minute): 
   return { latest, limit: limit.at, binds: limit.binds, ...(otherDay ? { otherDay } : {}) };
 }
 
+/** What cures there through the night would be too cold: by the forecast's lowest, where nothing heats. In words. */
+export function coldTonight(
+  shop: Pick<Shop, "workshop" | "bays" | "weather">,
+  job: JobRow,
+  place: string,
+  now: Minute,
+): string | undefined {
+  const min = job.hold.minTempC;
+  const zone = zoneOf(shop.workshop.zone);
+  const day = shop.weather.find((w) => w.date === formatDate(zone.dayOf(now)));
+  const own = shop.bays.find((b) => b.id === place)?.tempC ?? null;
+  if (min === null || !day || own !== null || day.lowC >= min) return undefined;
+  return `too cold tonight: ${day.lowC} °C, and what cures asks ${min} °C`;
+}
+
 function shopOpen(shop: Shop, day: number): [Minute, Minute] | undefined {
   const zone = zoneOf(shop.workshop.zone);
   const calendar = shop.calendars.find((c) => c.id === "shop");

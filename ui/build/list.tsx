@@ -81,6 +81,11 @@ export function BuildList({
               <span className="text-right">
                 <span className="block">due {day(zone, c.date.due)}</span>
                 <b className={dateTone(c.date)}>{dateWords(c.date)}</b>
+                {c.date.held && (
+                  <span className="block text-[12px] text-amber-text" title={c.date.held}>
+                    not to be promised
+                  </span>
+                )}
               </span>
             </Link>
           </li>

@@ -118,6 +118,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
               </>
             )}{" "}
             · <b className={dateTone(view.date)}>{dateWords(view.date)}</b>
+            {view.date.held && <span className="text-amber-text"> · {view.date.held}</span>}
             {view.date.why && <span className="text-muted"> · longest wait: {view.date.why}</span>}
           </p>
         </div>

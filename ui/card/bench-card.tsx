@@ -14,6 +14,7 @@ import { StageBadge } from "../kit/stage";
 import { clock, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { CardClocks, CardDayEnd } from "./clocks";
+import { GoOn } from "./go-on";
 import { ButFor, LeaveOut, Pieces, Questions, Readings, TemplateInHand } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
 import { CardHoles, CardZones } from "./shell";
@@ -128,6 +129,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
       <h2 className="text-[26px] leading-tight">{job.name}</h2>
       {job.noise && <p className="font-semibold text-amber-text">Noisy work: {job.noise}</p>}
       {job.urgent && <p className="font-bold text-signal-text">{job.urgent}</p>}
+      <GoOn job={job} act={act} />
       <Strip job={job} now={now} />
       <p className="text-[15px] text-muted" suppressHydrationWarning>
         {job.state === "done"

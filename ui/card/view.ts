@@ -27,6 +27,8 @@ export interface CardJob {
   holdWords: string;
   /** "Start by 11:05 or leave it for Thu 26 Nov" */
   urgent: string | null;
+  /** The clock of an open skin says sheet over; who goes on all the same, once somebody does. */
+  goesOn: { who: string | null } | null;
   steps: { n: number; text: string; done: boolean; waived: string | null; guards: boolean }[];
   /** Asked before what can't be undone. */
   questions: { n: number; text: string; yes: boolean }[];

@@ -180,6 +180,11 @@ const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over
     ],
     over: false,
   },
+  goon: {
+    right: { why: "ten minutes are left" },
+    wrong: [[{}, "why"]],
+    over: true,
+  },
   lastcall: {
     right: { on: "2027-03-03", answer: "no more" },
     wrong: [

@@ -4,6 +4,7 @@ import { CONSENT, type Consent, OTHERS, type Others, OWNER, type Owner } from ".
 import { CLOCK_DOCKET, type Clock } from "./clock";
 import type { Docket, Fault, Values } from "./fields";
 import { missing, schemaOf, tidy } from "./fields";
+import { GO_ON, type GoOn } from "./go-on";
 import { type Arrival, type Contents, goodsDockets } from "./goods";
 import { type LayoutLine, type LayoutOpen, layoutDockets } from "./layout";
 import { SEAT, type Seat } from "./seat";
@@ -31,6 +32,7 @@ export interface DocketData {
   line: LayoutLine;
   tail: Tail;
   lastcall: LastCall;
+  goon: GoOn;
 }
 export type DocketKind = keyof DocketData;
 
@@ -43,6 +45,7 @@ export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
     SPARKS,
     CLOCK_DOCKET,
     TEMPORARY_DOCKET,
+    GO_ON,
     ...goodsDockets,
     ...stripDockets,
     ...layoutDockets,
