@@ -17,6 +17,8 @@ export interface World {
   /** Holes that its units ask for, as measured at goods-in: of the job itself, and of the units on the roof. */
   unit?: Cut;
   roofUnits?: { fan?: Cut; skylight?: Cut };
+  /** What the layout puts where, mm behind the bulkhead. */
+  uses?: readonly { name: string; at: number }[];
 }
 
 interface Cut {
@@ -142,7 +144,7 @@ function opening(w: World): Prefill | undefined {
 
 const sayCut = (c: Cut) => `${t(c.w)} × ${t(c.h)}, corners ${t(c.r)}`;
 
-function roofPlan({ geometry: g, options: o, roofUnits = {} }: World): Prefill {
+function roofPlan({ geometry: g, options: o, roofUnits = {}, uses = [] }: World): Prefill {
   const items: SheetDraft[] = [];
   const add = (name: string, l: number, wd: number, height: number, cut?: [number, number], at = "") =>
     items.push({
@@ -170,6 +172,7 @@ function roofPlan({ geometry: g, options: o, roofUnits = {} }: World): Prefill {
       "margins.item": "40",
       "margins.edge": "60",
       items,
+      uses: uses.map((u) => ({ name: u.name, at: t(u.at) })),
       ribs: g.roofRibs.map((r) => ({ at: t(r.atMm), width: t(r.widthMm) })),
       bars,
     },
@@ -182,6 +185,7 @@ function roofPlan({ geometry: g, options: o, roofUnits = {} }: World): Prefill {
       skylight: o.skylight ? (roofUnits.skylight ? sayCut(roofUnits.skylight) : "yes") : "no",
       panels: o.solar,
       rack: o.rack ? "yes" : "no",
+      ...(uses.length ? { "lines of the layout": uses.map((u) => `${u.name} ${u.at}`).join(", ") } : {}),
     },
   };
 }

@@ -1,5 +1,6 @@
 // The roof: which bay takes which unit, a placement of all of them, what the crown asks for under a flat flange.
 
+import { type RankedBay, rankBays, sayBay } from "./bay-rank";
 import { line, rect, words } from "./drawing/shapes";
 import { calculator, type Finding, is, list, mm, object, outcome, round, type Shape } from "./model";
 import { type Item, place, type Strip } from "./roof-search";
@@ -16,7 +17,12 @@ interface Input {
     overall: { length: number; width: number };
     height?: number;
     wish?: { at?: number; across?: number; near?: string };
+    /** What it is for, by the name of a use; and what its lid and a hand need beside it. */
+    over?: string;
+    reach?: number;
   }[];
+  /** Middles of what lies below: a sleeper's chest, the galley. */
+  uses?: { name: string; at: number }[];
   margins: { rib: number; item: number; edge: number };
 }
 
@@ -29,20 +35,31 @@ const schema = object(
     items: list(
       object(
         { name: is.name, overall: rectangle },
-        { cut: rectangle, height: is.mm, wish: object({}, { at: is.mm, across: is.mm, near: is.name }) },
+        {
+          cut: rectangle,
+          height: is.mm,
+          wish: object({}, { at: is.mm, across: is.mm, near: is.name }),
+          over: is.name,
+          reach: is.mm,
+        },
       ),
     ),
     margins: object({ rib: is.mm, item: is.mm, edge: is.mm }),
   },
-  { bars: list(strip), rackKg: is.amount },
+  { bars: list(strip), rackKg: is.amount, uses: list(object({ name: is.name, at: is.mm })) },
 );
 
-function faults({ roof, ribs, items }: Input) {
+function faults({ roof, ribs, items, uses = [] }: Input) {
   const out: { path: string; message: string }[] = [];
   ribs.forEach((r, i) => {
     if (i && r.at - r.width / 2 < ribs[i - 1].at + ribs[i - 1].width / 2)
       out.push({ path: `ribs[${i}].at`, message: "lies before the end of the rib ahead of it" });
     if (r.at > roof.length) out.push({ path: `ribs[${i}].at`, message: `lies beyond the roof (${mm(roof.length)})` });
+  });
+  const known = new Set(uses.map((u) => u.name));
+  items.forEach((it, i) => {
+    if (it.over !== undefined && !known.has(it.over))
+      out.push({ path: `items[${i}].over`, message: `${it.over} is none of the uses below` });
   });
   const names = new Set<string>();
   items.forEach((it, i) => {
@@ -151,6 +168,21 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
         text: `${p.name}: ${mm(p.mm)} of packing at its edges, or a frame curved by as much`,
       });
   findings.push({ level: "ok", about: "ribs", text: "no rib is cut; cutting one is for a licensed body shop and the rules of the place" });
+  const ranking = ranked(input, bays, placed);
+  for (const [name, rows] of Object.entries(ranking)) {
+    const it = items.find((x) => x.name === name)!;
+    const own = placed.find((p) => p.name === name)?.bay;
+    const best = rows[0];
+    if (rows.length > 1)
+      findings.push({
+        level: own !== undefined && best.good && best.bay !== own && !rows.find((r) => r.bay === own)?.good ? "warn" : "ok",
+        about: "items",
+        text: `${name}: ${rows
+          .slice(0, 3)
+          .map((r) => sayBay(r, it.over))
+          .join(" before ")}`,
+      });
+  }
   const shapes: Shape[] = [
     ...rect("outline", 0, 0, roof.length, roof.width),
     ...ribs.flatMap((r) => [
@@ -176,7 +208,7 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
     }),
   ];
   return outcome(
-    { placed, unplaced: found.unplaced, barsInTheWay: found.barsInTheWay, packing: pack, baysThatFit, ...rackLeft },
+    { placed, unplaced: found.unplaced, barsInTheWay: found.barsInTheWay, packing: pack, baysThatFit, ranking, ...rackLeft },
     {
       findings,
       drawing: {
@@ -187,3 +219,40 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
     },
   );
 });
+
+/** The bays of every unit that pierces the roof, the best first; the other units stay where they are placed. */
+function ranked(
+  { items, bars = [], margins, uses = [] }: Input,
+  bays: readonly { from: number; to: number }[],
+  placed: readonly { name: string; at: number; across: number }[],
+): Record<string, RankedBay[]> {
+  const rects = placed.map((p) => {
+    const it = items.find((x) => x.name === p.name)!;
+    return { ...p, length: it.overall.length, width: it.overall.width, height: it.height ?? 0, pierces: it.cut !== undefined };
+  });
+  const strips = bars.map((b) => ({ from: b.at - b.width / 2, to: b.at + b.width / 2 }));
+  return Object.fromEntries(
+    rects
+      .filter((r) => r.pierces)
+      .map((r) => {
+        const it = items.find((x) => x.name === r.name)!;
+        const spans = bays.flatMap((b, bay) => {
+          const half = it.cut!.length / 2 + margins.rib;
+          const from = Math.max(b.from + half, margins.edge + r.length / 2);
+          return b.to - half >= from ? [{ bay, from, to: b.to - half }] : [];
+        });
+        const use = uses.find((u) => u.name === it.over)?.at;
+        const more = { reach: it.reach ?? margins.item, ...(use === undefined ? {} : { use }) };
+        return [
+          r.name,
+          rankBays(
+            r,
+            spans,
+            rects.filter((o) => o !== r),
+            strips,
+            more,
+          ),
+        ];
+      }),
+  );
+}

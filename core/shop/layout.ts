@@ -58,3 +58,7 @@ export const linesOn = (build: Pick<BuildRow, "records">, side: string): { name:
   entriesOf(build.records, "line")
     .filter((r) => r.data.side === side || (r.data.side === "both" && (side === "left" || side === "right")))
     .map((r) => ({ name: r.title, at: r.data.atMm }));
+
+/** Every line of the layout, whichever side it stands on. */
+export const allLines = (build: Pick<BuildRow, "records">): { name: string; at: number }[] =>
+  entriesOf(build.records, "line").map((r) => ({ name: r.title, at: r.data.atMm }));

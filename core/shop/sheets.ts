@@ -3,6 +3,7 @@
 import type { Plan } from "../plan/model";
 import { contradictions, type Prefill, prefill, worldOf } from "../setout/prefill";
 import { asMeasured } from "../van/readings";
+import { allLines } from "./layout";
 import { stripPrefill } from "./marks";
 import type { BuildRow, JobRow, SheetRow, Shop } from "./model";
 import { isUnit } from "./parts";
@@ -30,6 +31,7 @@ export function sheetPrefill(shop: Shop, build: BuildRow, calculator: string, jo
   return prefill(calculator, {
     ...worldOf(job?.code ?? "", asMeasured(van.geometry, build.readings), build.options),
     ...(unit ? { unit } : {}),
+    uses: allLines(build),
     roofUnits: { ...(fan ? { fan } : {}), ...(skylight ? { skylight } : {}) },
   });
 }

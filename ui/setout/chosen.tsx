@@ -1,7 +1,8 @@
 "use client";
-// One of the units side by side is chosen: kept with the build's decisions, with what it costs and weighs, by whom and why.
+// One of several (units side by side, bays of a roof unit) is chosen: kept with the build's decisions, with what it costs and weighs, by whom and why.
 
 import { useState } from "react";
+import type { Outcome } from "@/core/setout/model";
 import type { SheetDraft } from "@/core/setout/prefill";
 import { Button } from "../kit/button";
 import { Field, Select } from "../kit/field";
@@ -9,16 +10,35 @@ import { figure } from "../kit/figure";
 import { send } from "../kit/send";
 import { useForm } from "../kit/use-form";
 
-export function Chosen({ buildId, jobId, draft }: { buildId: string; jobId: string | null; draft: SheetDraft }) {
+interface Option {
+  title: string;
+  /** What it costs and weighs, where that is known. */
+  data?: { cost?: number; kg?: number };
+}
+
+/** What a sheet lets one choose between: units side by side, bays of a roof unit. */
+export function optionsOf(calculator: string, draft: SheetDraft, outcome: Outcome | undefined): Option[] {
+  if (calculator === "unit-choice")
+    return (Array.isArray(draft.candidates) ? draft.candidates : []).flatMap((c) => {
+      const name = String(c.name ?? "").trim();
+      return name ? [{ title: `Unit: ${name}`, data: { cost: figure(String(c.price ?? "")), kg: figure(String(c.kg ?? "")) } }] : [];
+    });
+  if (calculator !== "roof-plan") return [];
+  const ranking = (outcome?.results as { ranking?: Record<string, { bay: number; at: number }[]> } | undefined)?.ranking ?? {};
+  return Object.entries(ranking).flatMap(([unit, rows]) =>
+    rows.slice(0, 4).map((r) => ({ title: `${unit}: bay ${r.bay}, centre at ${r.at}` })),
+  );
+}
+
+export function Chosen({ buildId, jobId, options }: { buildId: string; jobId: string | null; options: readonly Option[] }) {
   const form = useForm();
-  const units = (Array.isArray(draft.candidates) ? draft.candidates : []).filter((c) => String(c.name ?? "").trim());
   const [unit, setUnit] = useState(0);
   const [who, setWho] = useState("");
   const [why, setWhy] = useState("");
   const [said, setSaid] = useState<string>();
-  const c = units[unit];
+  const c = options[unit] ?? options[0];
   if (!c) return null;
-  const title = `Unit: ${String(c.name).trim()}`;
+  const { title } = c;
   return (
     <form
       aria-label="Choose one"
@@ -26,9 +46,7 @@ export function Chosen({ buildId, jobId, draft }: { buildId: string; jobId: stri
       onSubmit={(e) => {
         e.preventDefault();
         const data = Object.fromEntries(
-          Object.entries({ who: who.trim(), cost: figure(String(c.price ?? "")), kg: figure(String(c.kg ?? "")), note: why.trim() }).filter(
-            ([, x]) => x !== undefined,
-          ),
+          Object.entries({ who: who.trim(), ...c.data, note: why.trim() }).filter(([, x]) => x !== undefined),
         );
         void form
           .submit(
@@ -45,7 +63,7 @@ export function Chosen({ buildId, jobId, draft }: { buildId: string; jobId: stri
         faults={form.faults}
         value={String(unit)}
         onChange={(e) => setUnit(Number(e.target.value))}
-        options={units.map((u, i) => [String(i), String(u.name)] as const)}
+        options={options.map((o, i) => [String(i), o.title.replace(/^Unit: /, "")] as const)}
       />
       <Field
         label="Who decided"

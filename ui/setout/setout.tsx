@@ -13,7 +13,7 @@ import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
-import { Chosen } from "./chosen";
+import { Chosen, optionsOf } from "./chosen";
 import { DrawingView } from "./drawing";
 import { blankDraft, type Draft } from "./fields";
 import { SheetForm } from "./form";
@@ -245,8 +245,8 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
         </div>
         <aside className="w-[400px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3 print:hidden">
           {kept && <Kept sheet={kept} changed={changed} zone={view.zone} lead={view.lead} act={act} />}
-          {kept && of && view.lead && !changed && name === "unit-choice" && (
-            <Chosen buildId={of.buildId} jobId={of.jobId} draft={kept.draft} />
+          {kept && of && view.lead && !changed && (
+            <Chosen key={name} buildId={of.buildId} jobId={of.jobId} options={optionsOf(name, kept.draft, outcome)} />
           )}
           <h2 className="mb-2 text-[15px]">What you know</h2>
           <fieldset disabled={locked}>

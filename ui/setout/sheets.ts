@@ -246,6 +246,18 @@ export const SHEETS: readonly Sheet[] = [
           { kind: "length", path: "height", label: "Height", optional: true },
           { kind: "length", path: "wish.at", label: "Wished at", optional: true },
           { kind: "length", path: "wish.across", label: "Wished across", optional: true },
+          { kind: "text", path: "over", label: "Over which use", optional: true },
+          { kind: "length", path: "reach", label: "Lid and hand need", optional: true },
+        ],
+      },
+      {
+        kind: "rows",
+        path: "uses",
+        label: "What lies below",
+        one: "use",
+        fields: [
+          { kind: "text", path: "name", label: "What" },
+          { kind: "length", path: "at", label: "Its middle at" },
         ],
       },
       {
@@ -285,11 +297,13 @@ export const SHEETS: readonly Sheet[] = [
           "cut.width": "400",
           height: "90",
           "wish.at": "1100",
+          over: "galley",
         },
         { name: "solar", "overall.length": "1176", "overall.width": "664", "cut.length": "", "cut.width": "", height: "40", "wish.at": "" },
       ],
       ribs: ["402", "861", "1338", "1802", "2290", "2770"].map((at) => ({ at, width: "44" })),
       bars: [],
+      uses: [{ name: "galley", at: "1150" }],
     },
   },
   {
