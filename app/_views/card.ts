@@ -6,7 +6,7 @@ import { dayEnd, LAST } from "@/core/shop/day-end";
 import { entriesOf } from "@/core/shop/docket/of";
 import { firstTimeWords } from "@/core/shop/first-time";
 import { cameOutWords } from "@/core/shop/inventory";
-import { kitLines } from "@/core/shop/kit";
+import { byStep, kitLines } from "@/core/shop/kit";
 import { calendarData, workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
@@ -180,7 +180,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     bond: bondClocks(build, j.id),
     mind:
       j.state === "done" ? [] : [...tiredWords(shop, j, crew, placeId, now), ...(j.state === "todo" ? firstTimeWords(shop, j, crew) : [])],
-    pick: j.state === "done" ? [] : kitLines(shop, build, j, now),
+    pick: j.state === "done" ? [] : byStep(kitLines(shop, build, j, now)),
     zones: j.state === "done" ? [] : zonesOf(build, j, now),
     templateAsked: j.state !== "done" && templatesOf(state.shop, build, j).length > 0,
     readings: van && j.setOut.includes("check-in") ? readingStates(van.geometry, build.readings) : null,

@@ -13,6 +13,7 @@ import { seatsOpen } from "@/core/shop/seats";
 import { sparesFor } from "@/core/shop/spares";
 import { sparksOpen } from "@/core/shop/sparks";
 import { tailsAsked } from "@/core/shop/tails";
+import { placesOpen } from "@/core/shop/trap-places";
 import type { State } from "@/server/planning";
 import type { PapersView } from "@/ui/build/view";
 
@@ -35,5 +36,9 @@ export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView 
     usual: usualMarks(shop, b),
     known: knownMembers(shop, b).length,
     tails: tailsAsked(b),
+    places: placesOpen(
+      b,
+      shop.vans.find((v) => v.id === b.vanId),
+    ).map(({ label, zone, rib, under }) => ({ label, zone, rib, under })),
   };
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { kitLines, kitOpen } from "./kit";
+import { byStep, kitLines, kitOpen, stepFor } from "./kit";
 import { entry } from "./testing/entry";
 import { job, NOW, testShop } from "./testing/shop";
 
@@ -33,5 +33,19 @@ describe("a kit that is carried up once", () => {
     expect(line(NOW + 24 * 60).have).toEqual({ by: "Teo", at: NOW });
     expect(line(NOW + 24 * 60 + 1).have).toBeNull();
     expect(kitOpen(kitLines(shop, counted, fan, NOW)).map((l) => l.what)).not.toContain(what);
+  });
+  it("goes step by step: each thing with the first step that takes it", () => {
+    const steps = ["Boards on the roof, both sides masked, sheet below", "Cut, two tabs left", "Edge primed", "Bead 6 mm unbroken"];
+    const list = steps.map((text, i) => ({ n: i + 1, text }));
+    expect(stepFor("jigsaw", list)?.n).toBe(2);
+    expect(stepFor("cover for the open hole", list)?.n).toBe(1);
+    expect(stepFor("Edge primer, 1 tin", list)?.n).toBe(3);
+    expect(stepFor("Roof sealant cartridge, 2 pc", list)?.n).toBe(4);
+    // Named by the step itself.
+    expect(stepFor("boards for the roof", list)?.n).toBe(1);
+    expect(stepFor("radio", list)).toBeNull();
+    const lines = byStep(kitLines(shop, b, fan, NOW));
+    expect(lines.map((l) => l.step?.n ?? 0)).toEqual(lines.map((l) => l.step?.n ?? 0).sort((x, y) => x - y));
+    expect(lines.filter((l) => l.step).length).toBeGreaterThan(lines.length / 2);
   });
 });

@@ -14,6 +14,7 @@ import { tapedBefore, throwsChips } from "./sparks";
 import { squareBefore } from "./square";
 import { tailsBefore, tailWords } from "./tails";
 import { temporaryBefore } from "./temporary";
+import { placeWords } from "./trap-places";
 import { trapsBefore, trapWords } from "./traps";
 
 /** What a job that is not begun yet waits for, in words. */
@@ -75,6 +76,11 @@ export function paperWords(shop: Pick<Shop, "bays" | "vans">, build: BuildRow, j
       job,
     ),
     ...trapWords(build, job),
+    ...placeWords(
+      build,
+      shop.vans.find((v) => v.id === build.vanId),
+      job,
+    ),
     ...memberWords(build, job),
     ...seatWords(build, job),
     ...tailWords(build, job),

@@ -11,7 +11,8 @@ import type { BuildView } from "./view";
 
 export function StripLists({ view }: { view: BuildView }) {
   const act = useAct();
-  const f = view.papers.fixings;
+  const { fixings: f, places } = view.papers;
+  const looked = (label: string) => send("POST", `builds/${view.id}/records`, { kind: "looked", title: label, data: { found: "nothing" } });
   const job = view.jobs.find((j) => j.code === STRIPS);
   return (
     <div className="mt-6 flex flex-col gap-6">
@@ -48,7 +49,28 @@ export function StripLists({ view }: { view: BuildView }) {
           </div>
         )}
       </DocketList>
-      <DocketList view={view} kind="trap" />
+      <DocketList
+        view={view}
+        kind="trap"
+        preset={places.length ? { data: { zone: places[0].zone, rib: places[0].rib, under: places[0].under } } : undefined}
+      >
+        {places.length > 0 && (
+          <div className="mb-2">
+            <p className="text-amber-text">By the set-outs these will be covered; look them over while one can:</p>
+            <ul aria-label="To be looked over" className="overflow-hidden rounded-md border bg-card">
+              {places.map((p) => (
+                <li key={p.label} className="flex flex-wrap items-center justify-between gap-3 border-b px-3 py-1.5 last:border-0">
+                  {p.label}
+                  <Button disabled={act.busy} onClick={() => void act.run(() => looked(p.label), "Looked over: nothing there")}>
+                    Nothing there
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+      </DocketList>
+      {view.records.some((r) => r.kind === "looked") && <DocketList view={view} kind="looked" />}
     </div>
   );
 }

@@ -154,6 +154,8 @@ export interface PapersView {
   known: number;
   /** Holes whose unit needs a cable, without a tail. */
   tails: { hole: number; title: string }[];
+  /** Places that will be covered and nobody has looked over. */
+  places: { label: string; zone: string; rib: string; under: string }[];
 }
 
 export interface ShownHole extends PenetrationRecord {

@@ -95,8 +95,13 @@ export function CardKit({ job, act }: { job: CardJob; act: Act }) {
         Kit <span className="font-normal text-muted">{open ? `${open} of ${job.pick.length} not counted` : "all counted"}</span>
       </h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card">
-        {job.pick.map((l) => (
+        {job.pick.map((l, k) => (
           <li key={l.what} className="border-b last:border-0">
+            {(k === 0 || l.step?.n !== job.pick[k - 1].step?.n) && (
+              <p className="line-clamp-1 bg-sunk px-3 py-0.5 text-[13px] text-muted">
+                {l.step ? `${l.step.n}. ${l.step.text}` : "For all of it"}
+              </p>
+            )}
             <button
               type="button"
               aria-pressed={l.have !== null}

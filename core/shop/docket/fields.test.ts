@@ -180,6 +180,11 @@ const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over
     ],
     over: false,
   },
+  looked: {
+    right: { found: "nothing" },
+    wrong: [[{ found: " " }, "found"]],
+    over: true,
+  },
   goon: {
     right: { why: "ten minutes are left" },
     wrong: [[{}, "why"]],

@@ -7,6 +7,7 @@ import { missing, schemaOf, tidy } from "./fields";
 import { GO_ON, type GoOn } from "./go-on";
 import { type Arrival, type Contents, goodsDockets } from "./goods";
 import { type LayoutLine, type LayoutOpen, layoutDockets } from "./layout";
+import { LOOKED, type Looked } from "./looked";
 import { SEAT, type Seat } from "./seat";
 import { type Fixing, type Member, type Round, stripDockets, type Trap } from "./shell";
 import { SPARKS, type Sparks } from "./sparks";
@@ -33,6 +34,7 @@ export interface DocketData {
   tail: Tail;
   lastcall: LastCall;
   goon: GoOn;
+  looked: Looked;
 }
 export type DocketKind = keyof DocketData;
 
@@ -46,6 +48,7 @@ export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
     CLOCK_DOCKET,
     TEMPORARY_DOCKET,
     GO_ON,
+    LOOKED,
     ...goodsDockets,
     ...stripDockets,
     ...layoutDockets,
