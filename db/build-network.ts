@@ -75,6 +75,7 @@ export const jobColumns = (j: JobRow) => ({
   piece_name: j.pieces?.name ?? null,
   pieces: j.pieces?.count ?? null,
   time_box: j.timeBox,
+  maker_minutes: j.makerMinutes ?? null,
   set_out: j.setOut,
   faults: j.faults,
   undecided: j.undecided,

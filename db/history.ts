@@ -1,7 +1,7 @@
 // What builds of before teach the next one: kept of all of them, handed over or not.
 
 import type { Pool } from "mysql2/promise";
-import type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow } from "@/core/shop/model";
+import type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow, TimeRow } from "@/core/shop/model";
 import { type Conn, rows } from "./pool";
 
 type Raw = { build_id: string; van_id: string; title: string; data: unknown };
@@ -58,4 +58,14 @@ export async function loadGhosts(c: Conn | Pool): Promise<GhostRow[]> {
   );
   const of = new Map(list.map((r) => [r.build_id, json<{ ghost?: GhostRow["ghost"] | "not known" }>(r.input).ghost]));
   return [...of].flatMap(([buildId, ghost]) => (ghost && ghost !== "not known" ? [{ buildId, ghost }] : []));
+}
+
+/** What jobs that we did took. */
+export async function loadTimes(c: Conn | Pool): Promise<TimeRow[]> {
+  return (
+    await rows<{ code: string; worked_minutes: number }>(
+      c,
+      "SELECT code, worked_minutes FROM job WHERE state = 'done' AND by_others IS NULL AND worked_minutes > 0 ORDER BY id",
+    )
+  ).map((r) => ({ code: r.code.slice(0, 5), minutes: Number(r.worked_minutes) }));
 }

@@ -21,7 +21,7 @@ import type {
   Workshop,
 } from "@/core/shop/model";
 import type { BuildRecord } from "@/core/shop/records";
-import { loadFixings, loadGhosts, loadMarked, loadMembers, loadPractice } from "./history";
+import { loadFixings, loadGhosts, loadMarked, loadMembers, loadPractice, loadTimes } from "./history";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { loadSheets } from "./setout";
 import { loadTemplates } from "./templates";
@@ -78,24 +78,41 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
 export async function loadShop(c: Conn | Pool): Promise<Shop> {
   const workshop = await loadWorkshop(c);
   if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
-  const [calendars, bays, fitters, vans, suppliers, tools, templates, weep, fixings, members, marked, practice, ghosts, weather, builds] =
-    await Promise.all([
-      loadCalendars(c),
-      loadBays(c),
-      loadFitters(c),
-      loadVans(c),
-      loadSuppliers(c),
-      loadTools(c),
-      loadTemplates(c),
-      loadWeep(c),
-      loadFixings(c),
-      loadMembers(c),
-      loadMarked(c),
-      loadPractice(c),
-      loadGhosts(c),
-      loadWeather(c),
-      loadBuilds(c),
-    ]);
+  const [
+    calendars,
+    bays,
+    fitters,
+    vans,
+    suppliers,
+    tools,
+    templates,
+    weep,
+    fixings,
+    members,
+    marked,
+    practice,
+    ghosts,
+    times,
+    weather,
+    builds,
+  ] = await Promise.all([
+    loadCalendars(c),
+    loadBays(c),
+    loadFitters(c),
+    loadVans(c),
+    loadSuppliers(c),
+    loadTools(c),
+    loadTemplates(c),
+    loadWeep(c),
+    loadFixings(c),
+    loadMembers(c),
+    loadMarked(c),
+    loadPractice(c),
+    loadGhosts(c),
+    loadTimes(c),
+    loadWeather(c),
+    loadBuilds(c),
+  ]);
   return {
     workshop,
     calendars,
@@ -111,6 +128,7 @@ export async function loadShop(c: Conn | Pool): Promise<Shop> {
     marked,
     practice,
     ghosts,
+    times,
     weather,
     builds,
   };
@@ -435,6 +453,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       irreversible: r.irreversible as string | null,
       pieces: r.pieces === null ? null : { name: text(r.piece_name), count: num(r.pieces), done: num(r.pieces_done) },
       timeBox: num(r.time_box),
+      ...(r.maker_minutes === null ? {} : { makerMinutes: num(r.maker_minutes) }),
       setOut: json(r.set_out),
       faults: json(r.faults),
       undecided: json(r.undecided),

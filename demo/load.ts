@@ -181,7 +181,16 @@ async function people(zone: Zone, now: number): Promise<void> {
       })),
     );
     await insertVans(t);
-    await insertTools(t, { grinder: 2, laser: 2, jigsaw: 2, "plunge saw": 2, crimper: 2, clamps: 3, "torque wrench": 2 });
+    await insertTools(t, {
+      grinder: 2,
+      laser: 2,
+      jigsaw: 2,
+      "plunge saw": 2,
+      crimper: 2,
+      clamps: 3,
+      "torque wrench": 2,
+      "roof platform": 2,
+    });
     await saveForecast(t, forecast(w, zone, now, 14), now);
     const away = workday(zone, now, 6);
     await insert(t, "absence", [

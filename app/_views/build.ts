@@ -9,6 +9,7 @@ import { buildDates } from "@/core/shop/dates";
 import { askedJobs } from "@/core/shop/extra-asked";
 import { cameOutWords, inventoryOf } from "@/core/shop/inventory";
 import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
+import { makerWords } from "@/core/shop/maker";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { buildMoney } from "@/core/shop/money";
 import { openChoices } from "@/core/shop/open-choices";
@@ -225,7 +226,9 @@ function sheetsOf({ shop, working }: State, j: JobRow): SheetJob["sheets"] {
 /** What a time box asks, in words; null while inside it or once something was decided for it. */
 export function overBox({ shop, now }: State, j: JobRow): string | null {
   const over = askedByTimeBox(shop, shop.builds.find((b) => b.id === j.buildId)!, j, now);
-  return over === undefined ? null : `${sayMinutes(over)} over its time box of ${j.timeBox} × likely`;
+  if (over === undefined) return null;
+  const maker = makerWords(shop, j);
+  return `${sayMinutes(over)} over its time box of ${j.timeBox} × likely${maker ? `. ${maker}` : ""}`;
 }
 
 function sheetJob(

@@ -2,6 +2,8 @@
 
 import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
 import { secondReadings } from "@/core/setout/second";
+import { claimOf } from "@/core/shop/claims";
+import { askedJobs } from "@/core/shop/extra-asked";
 import { startsFromPlan } from "@/core/shop/plan-prefill";
 import { sheetNotices, sheetPrefill } from "@/core/shop/sheets";
 import type { State } from "@/server/planning";
@@ -36,6 +38,10 @@ export async function setOutView(
         locked: s.lockedAt,
         version: s.version,
         notices: sheetNotices(shop, build, s, plan),
+        claim: claimView(claimOf(build, s)),
+        asks: askedJobs(shop, build, state.now)
+          .filter((a) => a.key.includes(s.id))
+          .map((a) => a.name),
         wanted: secondReadings(s.calculator, s.input, findCalculator(s.calculator)!.run(s.input)),
         versions: (await versionsOf(s.id)).map(({ n, by, at }) => ({ n, by, at })),
       }),
@@ -63,3 +69,6 @@ export async function setOutView(
     },
   };
 }
+
+const claimView = (c: ReturnType<typeof claimOf>): KeptSheet["claim"] =>
+  c ? { note: c.note, parts: c.parts.map(({ id, name, version }) => ({ id, name, version })) } : null;

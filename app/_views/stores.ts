@@ -10,10 +10,11 @@ import type { PartLine, StoresView } from "@/ui/stores/view";
 
 function suppliersOf(shop: State["shop"]): StoresView["suppliers"] {
   const parts = shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts));
+  const records = shop.builds.flatMap((b) => b.records);
   const used = new Set(parts.map((p) => p.supplierId));
   return shop.suppliers
     .filter((s) => !s.retired || used.has(s.id))
-    .map((s) => ({ id: s.id, name: s.name, record: saySupplier(supplierRecord(parts, s.id)) }));
+    .map((s) => ({ id: s.id, name: s.name, record: saySupplier(supplierRecord(parts, s.id, records)) }));
 }
 
 export function storesView(state: State): StoresView {

@@ -96,6 +96,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
       const record = supplierRecord(
         shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts)),
         s.id,
+        shop.builds.flatMap((b) => b.records),
       );
       return { ...s, open: record.open, record: saySupplier(record) };
     }),

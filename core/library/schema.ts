@@ -165,6 +165,7 @@ const entry = {
       },
     },
     timeBox: { type: "number", minimum: 1, maximum: 5 },
+    makerMinutes: { type: "integer", minimum: 1, maximum: 10_000 },
     setOut: texts,
     variants: {
       type: "array",

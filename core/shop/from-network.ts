@@ -47,6 +47,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
     irreversible: j.irreversible ?? null,
     pieces: j.pieces && { ...j.pieces, done: 0 },
     timeBox: j.timeBox ?? TIME_BOX,
+    ...(j.makerMinutes === undefined ? {} : { makerMinutes: j.makerMinutes }),
     setOut: j.setOut ?? [],
     faults: j.faults ?? [],
     undecided: [],

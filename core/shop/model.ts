@@ -155,6 +155,8 @@ export interface JobRow {
   pieces: { name: string; count: number; done: number } | null;
   /** Times its likely minutes; worked longer, it asks for a decision. */
   timeBox: number;
+  /** What the maker of its part says it takes, where one does. */
+  makerMinutes?: number;
   /** Calculators of the Set-out view that give its numbers. */
   setOut: string[];
   faults: { sign: string; causes: { cause: string; test: string }[] }[];
@@ -347,6 +349,13 @@ export interface PracticeRow {
   times: number;
 }
 
+/** What a job that is done took in this house; of handed-over builds as well. */
+export interface TimeRow {
+  /** Without the letter of its copy. */
+  code: string;
+  minutes: number;
+}
+
 /** What showed once the lettering was off; of handed-over builds as well. */
 export interface GhostRow {
   buildId: string;
@@ -376,6 +385,7 @@ export interface Shop {
   marked: MarkedRow[];
   practice: PracticeRow[];
   ghosts: GhostRow[];
+  times: TimeRow[];
   weather: WeatherRow[];
   builds: BuildRow[];
 }

@@ -3,7 +3,9 @@
 import type { Van } from "../van/model";
 import { consentBefore } from "./consent";
 import { contentsBefore } from "./contents";
+import { highWords } from "./high";
 import { layoutBefore } from "./layout";
+import { makerWords } from "./maker";
 import { marksIn } from "./marks";
 import { bareMembers, membersBefore, memberWords } from "./members";
 import type { BuildRow, JobRow, Shop } from "./model";
@@ -65,7 +67,8 @@ export function singleSkinWords(van: Van | undefined, job: Pick<JobRow, "stage" 
 const FIXES: ReadonlySet<string> = new Set(["framing", "panels", "furniture"]);
 
 /** What its fitter has to know of them. */
-export function paperWords(shop: Pick<Shop, "bays" | "vans">, build: BuildRow, job: JobRow): string[] {
+export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times">, build: BuildRow, job: JobRow): string[] {
+  const maker = makerWords(shop, job);
   const round = job.place === "van" && job.state === "todo" ? roundMissing(shop, build) : undefined;
   return [
     ...(round ? [round] : []),
@@ -84,5 +87,10 @@ export function paperWords(shop: Pick<Shop, "bays" | "vans">, build: BuildRow, j
     ...memberWords(build, job),
     ...seatWords(build, job),
     ...tailWords(build, job),
+    ...(maker ? [maker] : []),
+    ...highWords(
+      shop.vans.find((v) => v.id === build.vanId),
+      job,
+    ),
   ];
 }

@@ -12,6 +12,9 @@ const text = { type: "string", maxLength: 500 } as const;
 const words = { ...text, minLength: 1, pattern: "\\S" } as const;
 const number = { type: "number", minimum: -1_000_000, maximum: 1_000_000 } as const;
 
+/** Ways to answer a time box. */
+export const COURSES = ["second person", "park", "supplier", "go on"] as const;
+
 /** A choice that was made: what it costs in money, weight, hours and days, and who decided. */
 export interface Decision {
   who: string;
@@ -22,6 +25,8 @@ export interface Decision {
   note?: string;
   /** Set when it answers a time box, with the minutes that had been worked by then. */
   timeBox?: boolean;
+  /** What it was answered with. */
+  course?: (typeof COURSES)[number];
   workedMinutes?: number;
 }
 
@@ -39,6 +44,9 @@ export interface FaultCard {
   causes: { cause: string; test: string; result: "open" | "yes" | "no"; minutes?: number; note?: string }[];
   calls: { text: string; at: string }[];
   outcome?: string;
+  /** Whose it was once it is settled, and which part line, where it was the part. */
+  lay?: "us" | "van" | "part";
+  partId?: string;
 }
 
 /** A hole, rust or damage, with its place in one of the van's drawings (mm, as `drawVan` lays them out). Closed: it is treated. */
@@ -211,7 +219,16 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
   decision: reader<Decision>(
     object(
       { who: words },
-      { cost: number, kg: number, hours: number, days: number, note: text, timeBox: { type: "boolean" }, workedMinutes: number },
+      {
+        cost: number,
+        kg: number,
+        hours: number,
+        days: number,
+        note: text,
+        timeBox: { type: "boolean" },
+        course: { type: "string", enum: COURSES },
+        workedMinutes: number,
+      },
     ),
   ),
   deviation: reader<Deviation>(
@@ -234,7 +251,7 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
         },
         calls: { type: "array", maxItems: 50, items: object({ text: words, at: words }, {}) },
       },
-      { outcome: text },
+      { outcome: text, lay: { type: "string", enum: ["us", "van", "part"] }, partId: text },
     ),
   ),
   mark: reader<Mark>(

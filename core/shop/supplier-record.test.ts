@@ -37,7 +37,7 @@ describe("a supplier's record", () => {
     ];
     // Slips 0, 0, 3, 7 days: the lower middle is 0. Opened: four, one of them wrong.
     const r = supplierRecord(parts, "glass");
-    expect(r).toEqual({ open: 2, came: 5, promised: 4, inTime: 2, slipDays: 0, opened: 4, complete: 3 });
+    expect(r).toEqual({ open: 2, came: 5, promised: 4, inTime: 2, slipDays: 0, opened: 4, complete: 3, faults: 0 });
     expect(saySupplier(r)).toBe("5 lines came, 2 of 4 by the first promise, 3 of 4 complete and right");
     expect(saySupplier(supplierRecord(parts, "timber"))).toBe(
       "1 line came, 0 of 1 by the first promise, 89 days late in the middle, 1 of 1 complete and right",

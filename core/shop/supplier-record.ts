@@ -1,6 +1,8 @@
 // What a supplier's deliveries were like: promised against arrived, complete or not. It fills itself from the part lines.
 
 import type { PartRow } from "./model";
+import type { BuildRecord } from "./records";
+import { count } from "./say";
 
 export interface SupplierRecord {
   /** Lines still to be ordered or on the way, and lines that came. */
@@ -13,13 +15,15 @@ export interface SupplierRecord {
   /** Of those opened: how many were complete and right. */
   opened: number;
   complete: number;
+  /** Faults that lay at a part of theirs. */
+  faults: number;
 }
 
 const DAY = 1440;
 const CAME = new Set<PartRow["state"]>(["arrived", "checked", "wrong"]);
 
 /** By the first promise, as a later one only says that it slipped; a line counts as in time on the day that was said. */
-export function supplierRecord(parts: readonly PartRow[], supplierId: string): SupplierRecord {
+export function supplierRecord(parts: readonly PartRow[], supplierId: string, records: readonly BuildRecord[] = []): SupplierRecord {
   const mine = parts.filter((p) => p.supplierId === supplierId);
   const came = mine.filter((p) => CAME.has(p.state));
   const slips = came
@@ -35,6 +39,7 @@ export function supplierRecord(parts: readonly PartRow[], supplierId: string): S
     slipDays: slips.length ? slips[Math.floor((slips.length - 1) / 2)] : null,
     opened: opened.length,
     complete: opened.filter((p) => p.state === "checked").length,
+    faults: records.filter((r) => r.kind === "fault" && r.closedAt !== null && mine.some((p) => p.id === r.data.partId)).length,
   };
 }
 
@@ -47,5 +52,6 @@ export function saySupplier(r: SupplierRecord): string {
       ? [`${r.inTime} of ${r.promised} by the first promise${r.slipDays ? `, ${r.slipDays} days late in the middle` : ""}`]
       : []),
     ...(r.opened ? [`${r.complete} of ${r.opened} complete and right`] : []),
+    ...(r.faults ? [`${count(r.faults, "fault")} lay at a part of theirs`] : []),
   ].join(", ");
 }

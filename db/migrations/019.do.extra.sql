@@ -1,2 +1,2 @@
--- Jobs that something found asked for, by what it was.
-ALTER TABLE job ADD extra VARCHAR(160) NULL;
+-- Jobs that something found asked for, by what it was; and what the maker says a job takes.
+ALTER TABLE job ADD extra VARCHAR(160) NULL, ADD maker_minutes INT UNSIGNED NULL;

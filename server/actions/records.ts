@@ -9,7 +9,7 @@ import { chainFaults } from "@/core/shop/hole-chain";
 import { itemFaults } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import { lateHole, nextNumber, penetrationFaults, soakFrom, weepOf } from "@/core/shop/penetrations";
-import { type Circuit, type Item, type Penetration, type RecordKind, readRecord } from "@/core/shop/records";
+import { type Circuit, type Decision, type FaultCard, type Item, type Penetration, type RecordKind, readRecord } from "@/core/shop/records";
 import { differs, READINGS, readingsOf } from "@/core/van/readings";
 import { insert, rows, run, toSql } from "@/db/pool";
 import { lockBuild } from "@/db/records";
@@ -18,6 +18,7 @@ import { addWeep } from "@/db/weep";
 import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
+import { writeCall } from "../supplier-call";
 
 const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration", "circuit", ...Object.keys(DOCKETS)];
 
@@ -108,6 +109,14 @@ async function withWay(x: Change, by: string, buildId: string, id: string, next:
   next.history = was.state === next.state && !dried ? history : [...history, { state: next.state, why: says, by, at: x.now }];
 }
 
+/** A fault that lay at the part names which, and only one of its own build. */
+async function refusePart(x: Change, buildId: string, f: FaultCard, closed: boolean): Promise<void> {
+  if (closed && f.lay === "part" && !f.partId) throw badField("partId", "is missing: say which part it was");
+  if (!f.partId) return;
+  const { build } = await buildOf(x, buildId);
+  if (!build.jobs.some((j) => j.parts.some((p) => p.id === f.partId))) throw badField("partId", "is no part of this build");
+}
+
 export const recordActions = [
   action<{ kind: RecordKind; title: string; jobId?: string; data: Record<string, unknown> }>(
     { method: "POST", path: "builds/*/records", role: "any" },
@@ -146,6 +155,8 @@ export const recordActions = [
             closed_at: b.kind !== "penetration" && over(b.kind, data, false) ? toSql(x.now) : null,
           },
         ]);
+        if (b.kind === "decision" && (data as Decision).course === "supplier" && job)
+          await writeCall(x, user.id, build, job, b.title.trim());
         await x.event({
           kind: `${b.kind}.said`,
           entity: "record",
@@ -169,6 +180,7 @@ export const recordActions = [
         if (isDocket(r.kind)) refuseDocket(r.kind, user.role, undefined);
         else if (!ANYBODYS.has(r.kind) && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
         const data = checked(r.kind, b.data, b.closed);
+        if (r.kind === "fault") await refusePart(x, r.build_id, data as FaultCard, b.closed);
         if (r.kind === "fault" && b.closed && !(data as { outcome?: string }).outcome?.trim())
           throw badField("outcome", "is missing: say what it was before the card is closed");
         if (r.kind === "item") await withHistory(x, user.name, r.build_id, ids[0], data as Item, b);

@@ -277,7 +277,7 @@ function OverBox({ job, view }: { job: SheetJob; view: BuildView }) {
         <RecordForm
           kind="decision"
           view={view}
-          start={{ jobId: job.id, title: "A second person goes on it", data: { timeBox: true } }}
+          start={{ jobId: job.id, title: "A second person goes on it", data: { timeBox: true, course: "second person" } }}
           onDone={() => setAsking(false)}
         />
       </Dialog>

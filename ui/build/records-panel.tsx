@@ -187,7 +187,15 @@ export function RecordForm({
       )}
       {kind === "decision" && <DecisionFields data={v.data} set={data} form={form} currency={view.money.currency} />}
       {kind === "deviation" && <DeviationFields data={v.data as unknown as Deviation} set={data} form={form} />}
-      {kind === "fault" && <FaultFields data={v.data as unknown as FaultCard} set={data} form={form} now={near(view.zone, view.now, 0)} />}
+      {kind === "fault" && (
+        <FaultFields
+          data={v.data as unknown as FaultCard}
+          set={data}
+          form={form}
+          now={near(view.zone, view.now, 0)}
+          parts={view.jobs.filter((j) => !v.jobId || j.id === v.jobId).flatMap((j) => j.parts.map((p) => [p.id, p.name] as const))}
+        />
+      )}
       {was && (
         <Check
           label={kind === "fault" ? "Settled" : "Closed"}
@@ -216,6 +224,21 @@ function DecisionFields({ data, set, form, currency }: { data: Record<string, un
   );
   return (
     <>
+      {data.timeBox === true && (
+        <Select
+          label="What is done now"
+          name="course"
+          faults={form.faults}
+          value={String(data.course ?? "second person")}
+          onChange={(e) => set({ course: e.target.value })}
+          options={[
+            ["second person", "a second person goes on it"],
+            ["park", "it is parked, another is pulled forward"],
+            ["supplier", "the supplier is called: it goes on the fault card"],
+            ["go on", "it goes on as it is"],
+          ]}
+        />
+      )}
       <Field
         label="Who decided"
         name="who"
@@ -286,7 +309,19 @@ function DeviationFields({ data, set, form }: { data: Deviation; set: Set; form:
   );
 }
 
-function FaultFields({ data, set, form, now }: { data: FaultCard; set: Set; form: FormState; now: string }) {
+function FaultFields({
+  data,
+  set,
+  form,
+  now,
+  parts,
+}: {
+  data: FaultCard;
+  set: Set;
+  form: FormState;
+  now: string;
+  parts: readonly (readonly [string, string])[];
+}) {
   const cause = (i: number, more: Partial<FaultCard["causes"][number]>) =>
     set({ causes: data.causes.map((c, k) => (k === i ? { ...c, ...more } : c)) });
   return (
@@ -358,6 +393,31 @@ function FaultFields({ data, set, form, now }: { data: FaultCard; set: Set; form
         value={data.outcome ?? ""}
         onChange={(e) => set({ outcome: e.target.value })}
       />
+      <div className="grid grid-cols-2 gap-3">
+        <Select
+          label="It lay with"
+          name="lay"
+          faults={form.faults}
+          value={data.lay ?? ""}
+          onChange={(e) => set({ lay: e.target.value, ...(e.target.value === "part" ? {} : { partId: "" }) })}
+          options={[
+            ["", "not known yet"],
+            ["us", "us"],
+            ["van", "the van"],
+            ["part", "the part"],
+          ]}
+        />
+        {data.lay === "part" && (
+          <Select
+            label="Which part"
+            name="partId"
+            faults={form.faults}
+            value={data.partId ?? ""}
+            onChange={(e) => set({ partId: e.target.value })}
+            options={[["", "choose"] as const, ...parts]}
+          />
+        )}
+      </div>
     </>
   );
 }

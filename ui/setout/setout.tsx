@@ -1,6 +1,7 @@
 "use client";
 // The set-out view: a sheet chosen at the left, its drawing in the middle, what you know and what follows at the right.
 
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { asResult } from "@/core/setout/calculators";
@@ -14,6 +15,7 @@ import { cx } from "../kit/cx";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { Chosen, optionsOf } from "./chosen";
+import { Claim } from "./claim";
 import { DrawingView } from "./drawing";
 import { blankDraft, type Draft } from "./fields";
 import { SheetForm } from "./form";
@@ -245,6 +247,15 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
         </div>
         <aside className="w-[400px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3 print:hidden">
           {kept && <Kept sheet={kept} changed={changed} zone={view.zone} lead={view.lead} act={act} />}
+          {kept?.claim && view.lead && !changed && <Claim key={`claim ${name}`} claim={kept.claim} />}
+          {kept && of && kept.asks.length > 0 && (
+            <p className="mb-3 rounded-md border border-amber bg-amber-soft px-3 py-2">
+              It asks for work: {kept.asks.join("; ")}.{" "}
+              <Link href={`/builds/${of.buildId}`} className="font-semibold underline underline-offset-2">
+                Take it on
+              </Link>
+            </p>
+          )}
           {kept && of && view.lead && !changed && (
             <Chosen key={name} buildId={of.buildId} jobId={of.jobId} options={optionsOf(name, kept.draft, outcome)} />
           )}

@@ -18,6 +18,10 @@ export interface KeptSheet {
   /** What has changed beneath it since. */
   notices: string[];
   wanted: SecondReading[];
+  /** What can be claimed of its part, where it does not fit. */
+  claim: { note: string; parts: { id: string; name: string; version: number }[] } | null;
+  /** Jobs that it asks for. */
+  asks: string[];
   versions: { n: number; by: string; at: number }[];
 }
 

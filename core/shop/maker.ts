@@ -1,0 +1,30 @@
+// The maker's quoted time beside the house's own: from three builds on the house's own is what counts.
+
+import type { JobRow, Shop } from "./model";
+import { sayMinutes } from "./say";
+
+/** From so many builds on the house knows better than the maker. */
+const KNOWN = 3;
+
+/** What jobs of the same code took in this house: how many, and the middle one. */
+export function ourTime(shop: Pick<Shop, "times">, code: string): { builds: number; median: number } | undefined {
+  const list = shop.times
+    .filter((t) => t.code === code.slice(0, 5))
+    .map((t) => t.minutes)
+    .sort((a, b) => a - b);
+  if (!list.length) return undefined;
+  const k = list.length >> 1;
+  return { builds: list.length, median: list.length % 2 ? list[k] : Math.round((list[k - 1] + list[k]) / 2) };
+}
+
+/** Both times in words; nothing where the maker quotes none, or the job is over. */
+export function makerWords(
+  shop: Pick<Shop, "times">,
+  job: Pick<JobRow, "code" | "makerMinutes" | "minutes" | "state">,
+): string | undefined {
+  if (!job.makerMinutes || job.state === "done") return undefined;
+  const own = ourTime(shop, job.code);
+  const maker = `the maker says ${sayMinutes(job.makerMinutes)}`;
+  if (own && own.builds >= KNOWN) return `Ours: ${sayMinutes(own.median)} in the middle of ${own.builds} builds; ${maker}`;
+  return `${maker[0].toUpperCase()}${maker.slice(1)}, we plan ${sayMinutes(job.minutes.likely)}; our own times count from three builds on`;
+}
