@@ -63,9 +63,18 @@ export async function loadGhosts(c: Conn | Pool): Promise<GhostRow[]> {
 /** What jobs that we did took. */
 export async function loadTimes(c: Conn | Pool): Promise<TimeRow[]> {
   return (
-    await rows<{ code: string; worked_minutes: number }>(
+    await rows<{ code: string; worked_minutes: number; build_id: string; van_id: string; people: number }>(
       c,
-      "SELECT code, worked_minutes FROM job WHERE state = 'done' AND by_others IS NULL AND worked_minutes > 0 ORDER BY id",
+      `SELECT j.code, j.worked_minutes, j.build_id, b.van_template_id AS van_id,
+              (SELECT COUNT(*) FROM job_fitter f WHERE f.job_id = j.id) AS people
+       FROM job j JOIN build b ON b.id = j.build_id
+       WHERE j.state = 'done' AND j.by_others IS NULL AND j.worked_minutes > 0 ORDER BY j.id`,
     )
-  ).map((r) => ({ code: r.code.slice(0, 5), minutes: Number(r.worked_minutes) }));
+  ).map((r) => ({
+    code: r.code.slice(0, 5),
+    minutes: Number(r.worked_minutes),
+    people: Math.max(1, Number(r.people)),
+    buildId: r.build_id,
+    vanId: r.van_id,
+  }));
 }

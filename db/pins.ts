@@ -1,4 +1,4 @@
-// The people a job is pinned to.
+// What a job is pinned to.
 
 import { type Conn, run } from "./pool";
 
@@ -7,3 +7,7 @@ export async function setPinFitters(c: Conn, job: string, fitters: readonly stri
   await run(c, "DELETE FROM job_pin_fitter WHERE job_id = ?", [job]);
   for (const f of fitters) await run(c, "INSERT INTO job_pin_fitter (job_id, fitter_id) VALUES (?, ?)", [job, f]);
 }
+
+/** Pins its start; who and where stay as they are. */
+export const setPinStart = (c: Conn, job: string, start: string): Promise<number> =>
+  run(c, "UPDATE job SET pin_start = ?, version = version + 1 WHERE id = ?", [start, job]);

@@ -17,6 +17,7 @@ import { proofActions } from "./actions/proof";
 import { recordActions } from "./actions/records";
 import { setoutActions } from "./actions/setout";
 import { shellActions } from "./actions/shell";
+import { slotActions } from "./actions/slot";
 import { templateActions } from "./actions/templates";
 import { workshopActions } from "./actions/workshop";
 import { log } from "./log";
@@ -38,6 +39,7 @@ export const actions: readonly Action[] = [
   ...shellActions,
   ...extraActions,
   ...paperActions,
+  ...slotActions,
   ...templateActions,
 ];
 

@@ -3,11 +3,14 @@
 import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { askedJobs } from "@/core/shop/extra-asked";
-import { pool } from "@/db/pool";
+import { supplierRecord } from "@/core/shop/supplier-record";
+import { pool, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";
+import { saveForecast } from "@/db/weather";
+import { perform } from "./api";
 import { replan } from "./planning";
-import { house, lead, post, refused } from "./testing";
+import { house, lead, pathsOf, post, refused } from "./testing";
 
 let ines: User;
 let id = "";
@@ -20,7 +23,7 @@ const asked = async () => {
 };
 
 beforeAll(async () => {
-  [ines] = await house("Ines");
+  [ines] = await house("Ines", "Teo");
   const dates = { arrives: "2026-11-24T08:00", due: "2027-03-01T17:00" };
   id = (await post("builds", { name: "Field vet", client: "Dr. Quill", vanId: "drover-l3h2", ...dates, options: DEFAULT_OPTIONS })).id;
   const rack = { by: "client", who: "Dr. Quill", area: "rack", state: "done", covered: "open" };
@@ -77,5 +80,85 @@ describe("a job that something found asks for", () => {
     expect((await buildNow()).jobs.some((j) => j.id === taken.id)).toBe(false);
     expect((await buildNow()).jobs.some((j) => j.after.some((l) => l.job === taken.id))).toBe(false);
     expect(await asked()).toHaveLength(1);
+  });
+});
+
+describe("the dry stretch", () => {
+  it("is the lead's to hand out, and refused with why where nothing waits for it or none can begin", async () => {
+    await replan(lead.id);
+    expect((await refused(post("slot/pin", {}, ines))).message).toMatch(/lead/i);
+    expect((await refused(post("slot/pin", {}))).message).toMatch(/No opening waits for a dry stretch/);
+  });
+  it("goes to an opening that is planned under no roof and can begin then", async () => {
+    // Everything before the fan's cut is done, its parts are here; no bay has a roof; a week of dry days.
+    const fan = (await buildNow()).jobs.find((j) => j.code === "OP-04")!;
+    const before = new Set<string>();
+    const jobs = new Map((await buildNow()).jobs.map((j) => [j.id, j]));
+    const mark = (jobId: string): void => {
+      for (const a of jobs.get(jobId)!.after)
+        if (!before.has(a.job)) {
+          before.add(a.job);
+          mark(a.job);
+        }
+    };
+    mark(fan.id);
+    for (const j of before)
+      await run(
+        pool(),
+        "UPDATE job SET state = 'done', started_at = '2026-11-24 08:00', ended_at = '2026-11-24 09:00', hold_minutes = 0 WHERE id = ?",
+        [j],
+      );
+    await run(pool(), "UPDATE part_line SET state = 'checked', checked_at = '2026-11-24 08:00' WHERE job_id = ?", [fan.id]);
+    await run(pool(), "UPDATE bay SET has = ?, temp_c = NULL", [JSON.stringify(["roof-access", "wash"])]);
+    await saveForecast(
+      pool(),
+      ["2026-11-25", "2026-11-26", "2026-11-27"].map((date) => ({
+        date,
+        sunrise: "07:25",
+        sunset: "17:15",
+        dry: [["00:00", "24:00"]],
+        lowC: 12,
+        highC: 18,
+      })),
+      NOW,
+    );
+    await replan(lead.id);
+    const { pinned } = await post<{ pinned: string[]; left: string[] }>("slot/pin", {});
+    expect(pinned).toEqual(["Field vet: Roof fan: cut to sealed"]);
+    expect((await buildNow()).jobs.find((j) => j.id === fan.id)!.pin.start).not.toBeNull();
+    const { plan } = await replan(lead.id);
+    expect(plan.pinsBroken).toEqual([]);
+  });
+});
+
+describe("a time box answered with a call", () => {
+  const decide = (jobId: string) =>
+    post(`builds/${id}/records`, {
+      kind: "decision",
+      title: "Which base is it for?",
+      jobId,
+      data: { who: "Lead", timeBox: true, course: "supplier" },
+    });
+  const faults = async () => (await buildNow()).records.filter((r) => r.kind === "fault");
+  it("opens a fault card with the call, and writes the next one on it", async () => {
+    const job = (await buildNow()).jobs.find((j) => j.code === "ST-03")!;
+    await decide(job.id);
+    const [card] = await faults();
+    expect(card).toMatchObject({ jobId: job.id, closedAt: null, data: { calls: [{ text: "asked the supplier: Which base is it for?" }] } });
+    await decide(job.id);
+    expect((await faults()).map((f) => (f.data as { calls: unknown[] }).calls.length)).toEqual([2]);
+  });
+  it("a fault that lay at a part names one of its own build", async () => {
+    const [card] = await faults();
+    const data = { ...card.data, outcome: "another number", lay: "part" };
+    const patch = (more: object) =>
+      perform("PATCH", ["records", card.id], { version: card.version, title: card.title, data: { ...data, ...more }, closed: true }, lead);
+    expect(await pathsOf(patch({}))).toEqual(["partId"]);
+    expect(await pathsOf(patch({ partId: "nobody's" }))).toEqual(["partId"]);
+    const part = (await buildNow()).jobs.flatMap((j) => j.parts)[0];
+    await patch({ partId: part.id });
+    const shop = await shopNow();
+    const parts = shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts));
+    expect(supplierRecord(parts, part.supplierId, shop.builds[0].records).faults).toBe(1);
   });
 });

@@ -12,6 +12,7 @@ import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
 import { makerWords } from "@/core/shop/maker";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { buildMoney } from "@/core/shop/money";
+import { openingNorms, sayNorms } from "@/core/shop/norms";
 import { openChoices } from "@/core/shop/open-choices";
 import { openings } from "@/core/shop/openings";
 import { paperWords } from "@/core/shop/papers";
@@ -108,6 +109,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     openChoices: openChoices(zone, b, template.geometry, await libraryOf(b.libraryVersion), plan, shop.suppliers),
     openKeys: b.openChoices,
     openings: openings(shop, b, plan, now),
+    norms: sayNorms(openingNorms(shop, b.vanId)),
     holes: penetrationsIn(b.records).map((r) => ({
       ...r,
       says: sayPenetration(r.data),

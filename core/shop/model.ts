@@ -354,6 +354,9 @@ export interface TimeRow {
   /** Without the letter of its copy. */
   code: string;
   minutes: number;
+  people: number;
+  buildId: string;
+  vanId: string;
 }
 
 /** What showed once the lettering was off; of handed-over builds as well. */

@@ -2,12 +2,12 @@
 
 import type { Plan } from "../plan/model";
 import { type Prefill, roofBays, type SheetDraft } from "../setout/prefill";
-import { minutesOf } from "../time/clock";
 import { DAY, type Minute, zoneOf } from "../time/zone";
 import { asMeasured } from "../van/readings";
 import { entriesOf } from "./docket/of";
 import type { BuildRow, JobRow, Shop, WeatherRow } from "./model";
 import { isUnit } from "./parts";
+import { exposureSide, litMinutes, waitingOpenings } from "./slot-plan";
 
 interface Site {
   start: Minute;
@@ -31,8 +31,6 @@ interface Asked {
 const CLOSED_UNTIL_CUT = "cut";
 /** What the forecast must say at least for an hour to count as dry. */
 const DRY_CHANCE = "0.7";
-/** Openings that are planned within so many days wait for the same dry slot. */
-const SLOT_DAYS = 7;
 
 /** Where and when the plan has a job, as far as the forecast reaches; undefined for what is done or not planned. */
 export function siteOf({ shop, job, plan }: Asked): Site | undefined {
@@ -141,40 +139,26 @@ function batteryStand(a: Asked): Prefill | undefined {
   return days === undefined ? undefined : { draft: { standDays: String(days) }, basis: { "longest stand, days": days }, partial: true };
 }
 
-const SIDE: Record<string, string> = { "OP-04": "roof", "OP-05": "roof", "OP-07": "front or rear", "OP-10": "roof", "OP-11": "roof" };
-
 /** Openings of every build that are planned soon, and the first dry stretch that one of them has. */
 function goodSlot({ shop, plan }: Asked): Prefill | undefined {
   const zone = zoneOf(shop.workshop.zone);
-  const planned = new Map(plan.jobs.map((p) => [p.id, p]));
-  const waiting = shop.builds
-    .flatMap((b) =>
-      b.jobs
-        .filter((j) => j.irreversible === CLOSED_UNTIL_CUT && j.state === "todo" && j.needs.dry && planned.has(j.id))
-        .map((j) => ({ name: `${b.name}: ${j.name}`, j, start: zone.parse(planned.get(j.id)!.start) })),
-    )
-    .sort((x, y) => x.start - y.start);
-  const soon = waiting.filter((w) => w.start < waiting[0].start + SLOT_DAYS * DAY);
+  const { soon } = waitingOpenings(shop, plan);
   const day = soon.length ? shop.weather.find((w) => w.date >= zone.show(soon[0].start).slice(0, 10) && w.dry.length) : undefined;
   if (!day) return undefined;
-  const long = Math.max(...day.dry.map(([from, to]) => within(from, to, day)));
+  const long = Math.max(...day.dry.map(([from, to]) => litMinutes(from, to, day)));
   return {
     draft: {
       slot: String(long),
-      openings: soon.map(({ name, j, start }) => ({
+      openings: soon.map(({ name, job, start }) => ({
         name,
-        minutes: String(j.minutes.likely),
-        side: SIDE[j.code.slice(0, 5)] ?? "side",
+        minutes: String(job.minutes.likely),
+        side: exposureSide(job.code),
         urgent: start < soon[0].start + DAY,
       })),
     },
     basis: { day: day.date, "dry stretch, minutes": long },
   };
 }
-
-/** Minutes of a dry window in which there is light. */
-const within = (from: string, to: string, day: WeatherRow) =>
-  Math.max(0, Math.min(minutesOf(to), minutesOf(day.sunset)) - Math.max(minutesOf(from), minutesOf(day.sunrise)));
 
 function unitChoice(a: Asked): Prefill | undefined {
   const { shop, build, job, plan } = a;

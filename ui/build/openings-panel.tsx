@@ -15,7 +15,8 @@ export function OpeningsPanel({ view }: { view: BuildView }) {
   return (
     <div>
       <p className="mb-3 text-muted">
-        Today by the forecast, the light, the shop's hours and what is still in the way; the maker's sheet and local rules come first.
+        Today by the forecast, the light, the shop's hours and what is still in the way; the maker's sheet and local rules come first.{" "}
+        {view.norms}.
       </p>
       <ul className="flex flex-col gap-2">
         {view.openings.map((o) => (

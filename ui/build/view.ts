@@ -97,6 +97,8 @@ export interface BuildView {
   options: Options;
   openChoices: OpenChoice[];
   openKeys: OptionKey[];
+  /** What openings took in this house, in words. */
+  norms: string;
   openings: Opening[];
   /** Every hole through the skin, by number, and what the order asks for beyond. */
   holes: ShownHole[];

@@ -19,6 +19,7 @@ import { Claim } from "./claim";
 import { DrawingView } from "./drawing";
 import { blankDraft, type Draft } from "./fields";
 import { SheetForm } from "./form";
+import { HandOut } from "./hand-out";
 import { Kept } from "./keep";
 import { marksOf, numbered } from "./marks";
 import { SHEETS } from "./sheets";
@@ -247,6 +248,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
         </div>
         <aside className="w-[400px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3 print:hidden">
           {kept && <Kept sheet={kept} changed={changed} zone={view.zone} lead={view.lead} act={act} />}
+          {name === "good-slot" && view.lead && <HandOut act={act} />}
           {kept?.claim && view.lead && !changed && <Claim key={`claim ${name}`} claim={kept.claim} />}
           {kept && of && kept.asks.length > 0 && (
             <p className="mb-3 rounded-md border border-amber bg-amber-soft px-3 py-2">
