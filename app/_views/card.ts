@@ -212,7 +212,7 @@ function goesOn(shop: Shop, build: BuildRow, j: JobRow, place: string, now: numb
 function urgentWords({ shop, zone, now }: State, build: BuildRow, j: JobRow, place: string, start: number): string {
   const v = skinVerdict(shop, build, j, place, now);
   if (v?.sheet)
-    return `Sheet over now: ${sayMinutes(v.rest)} of work at worst and ${SHEET_MINUTES} min to sheet over, ${sayMinutes(v.left)} to ${BOUND[v.clock.binds]}${v.on ? `. ${v.on.who} goes on: ${v.on.why}` : ""}`;
+    return `Sheet over now: ${sayMinutes(v.rest)} of work in nine cases of ten and ${SHEET_MINUTES} min to sheet over, ${sayMinutes(v.left)} to ${BOUND[v.clock.binds]}${v.on ? `. ${v.on.who} goes on: ${v.on.why}` : ""}`;
   const today = zone.dayOf(Math.max(start, now)) === zone.dayOf(now);
   const clock = skinClock(shop, j, place, today ? now : zone.dayStart(zone.dayOf(start)));
   if (j.state === "started") return `Sealed by ${sayClock(zone, clock.limit)}, or sheeted over from ${sayClock(zone, clock.limit - 20)}`;

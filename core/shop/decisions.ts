@@ -12,7 +12,7 @@ import { openTooLong } from "./penetrations";
 import { openShots, shotState } from "./proof";
 import { count, crewNames, placeName, sayMinutes } from "./say";
 import { dryUntil } from "./short-slot";
-import { coldTonight, opensSkin, SHEET_MINUTES, skinClock } from "./skin";
+import { coldTonight, opensSkin, SHEET_MINUTES, skinClock, skinMinutes } from "./skin";
 import { BOUND, skinVerdict } from "./skin-verdict";
 import { type Slip, slipAsks, slipWords } from "./slips";
 
@@ -266,7 +266,7 @@ function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): 
         ...base,
         tone: "signal",
         title: verdict.on ? `${j.name}: ${verdict.on.who} goes on against the clock` : `${j.name}: sheet over now`,
-        detail: `${verdict.on ? `${verdict.on.why} · ` : ""}${sayMinutes(verdict.rest)} of work at worst and ${SHEET_MINUTES} min to sheet over, ${sayMinutes(verdict.left)} to ${BOUND[clock.binds]}`,
+        detail: `${verdict.on ? `${verdict.on.why} · ` : ""}${sayMinutes(verdict.rest)} of work in nine cases of ten and ${SHEET_MINUTES} min to sheet over, ${sayMinutes(verdict.left)} to ${BOUND[clock.binds]}`,
         by: null,
       },
     ];
@@ -292,7 +292,7 @@ function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): 
         ? `${j.name}: too short a day${start < x.night ? "" : ` on ${sayDay(x.zone, start)}`}, ${other.replace("or leave", "leave")}`
         : `${j.name}: start by ${start < x.night ? "" : `${sayDay(x.zone, start)} `}${sayClock(x.zone, clock.latest)} ${other}`,
       detail: [
-        `${sayMinutes(j.minutes.worst)} of work at worst, ${until}, ${SHEET_MINUTES} min to sheet over`,
+        `${sayMinutes(skinMinutes(j))} of work in nine cases of ten, ${until}, ${SHEET_MINUTES} min to sheet over`,
         coldTonight(x.shop, j, place, start),
       ]
         .filter(Boolean)

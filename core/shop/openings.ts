@@ -56,7 +56,7 @@ export function openings(shop: Shop, build: BuildRow, plan: Plan | undefined, no
               ? "locked"
               : "kept",
         openQuestions: j.questions.filter((q) => q.answeredAt === null).length,
-        today: j.state === "todo" ? todayFor(shop, j, p?.place ?? build.at ?? "yard", now, byId) : null,
+        today: j.state === "todo" ? todayFor(shop, j, p?.place ?? build.at ?? "yard", p?.fitters ?? [], now, byId) : null,
         planned: p ? zone.parse(p.start) : null,
       };
     });
@@ -68,7 +68,14 @@ function stateOf(j: JobRow, locked: boolean, soaked: boolean): OpeningState {
   return locked ? "set out" : "wanted";
 }
 
-function todayFor(shop: Shop, j: JobRow, place: string, now: number, byId: Map<string, JobRow>): NonNullable<Opening["today"]> {
+function todayFor(
+  shop: Shop,
+  j: JobRow,
+  place: string,
+  crew: readonly string[],
+  now: number,
+  byId: Map<string, JobRow>,
+): NonNullable<Opening["today"]> {
   const zone = zoneOf(shop.workshop.zone);
   const reasons = obstacles(shop, j, now, byId).map((o) => o.text);
   const clock = opensSkin(j) ? skinClock(shop, j, place, now) : undefined;
@@ -76,6 +83,10 @@ function todayFor(shop: Shop, j: JobRow, place: string, now: number, byId: Map<s
   if (clock && clock.latest < now) reasons.unshift(`too short a day: ${bound} at ${sayClock(zone, clock.limit)}`);
   const cold = opensSkin(j) ? coldTonight(shop, j, place, now) : undefined;
   if (cold) reasons.push(cold);
+  for (const id of crew) {
+    const f = shop.fitters.find((x) => x.id === id);
+    if (f?.absences.some((a) => a.from <= now && now < a.to)) reasons.push(`${f.name} is away: one hand short`);
+  }
   const other = clock?.otherDay ? sayDay(zone, zone.dayStart(Date.parse(`${clock.otherDay}T00:00Z`) / 86_400_000)) : null;
   return {
     go: reasons.length === 0,

@@ -9,11 +9,11 @@ import { skinVerdict } from "./skin-verdict";
 import { entry } from "./testing/entry";
 import { at, job, NOW, testShop } from "./testing/shop";
 
-/** The fan under way outdoors since 10:00; dry until 15:00; 200 minutes at worst. */
+/** The fan under way outdoors since 10:00; dry until 15:00; 174 minutes in nine cases of ten. */
 function cutting(worked = 0) {
   const shop = testShop();
   const fan = job(shop, "OP-04");
-  fan.minutes = { best: 90, likely: 140, worst: 200 };
+  fan.minutes = { best: 174, likely: 174, worst: 174 };
   shop.builds[0].at = "b2";
   Object.assign(fan, { state: "started", startedAt: NOW, runningSince: NOW, workedMinutes: worked, fitters: ["ines"], actualPlace: "b2" });
   return { shop, b: shop.builds[0], fan };
@@ -21,10 +21,9 @@ function cutting(worked = 0) {
 
 describe("the verdict on an open skin", () => {
   it.each([
-    // At 11:20, 80 worked: 120 left at worst + 20; 220 to the rain.
-    ["2027-03-03T11:20", false, 120, 220],
-    // Work can't be hurried: at 12:00, 120 worked, 80 + 20 against 180.
-    ["2027-03-03T12:00", false, 80, 180],
+    // At 11:20, 80 worked: 94 left + 20; 220 to the rain.
+    ["2027-03-03T11:20", false, 94, 220],
+    ["2027-03-03T12:00", false, 54, 180],
   ])("at %s: sheet over %s", (clock, sheet, rest, left) => {
     const { shop, b, fan } = cutting();
     expect(skinVerdict(shop, b, fan, "b2", at(clock))).toMatchObject({ sheet, rest, left });
@@ -32,11 +31,11 @@ describe("the verdict on an open skin", () => {
   it("is sheet over once the rain comes sooner, and finish again when it clears", () => {
     const { shop, b, fan } = cutting();
     shop.weather[0].dry = [["00:00", "13:00"]];
-    // 120 left + 20 at 11:20, 100 to the rain at 13:00.
-    expect(skinVerdict(shop, b, fan, "b2", at("2027-03-03T11:20"))).toMatchObject({ sheet: true, rest: 120, left: 100 });
-    shop.weather[0].dry = [["00:00", "13:40"]];
-    expect(skinVerdict(shop, b, fan, "b2", at("2027-03-03T11:20"))).toMatchObject({ sheet: false, left: 140 });
-    shop.weather[0].dry = [["00:00", "13:39"]];
+    // 94 left + 20 at 11:20, 100 to the rain at 13:00.
+    expect(skinVerdict(shop, b, fan, "b2", at("2027-03-03T11:20"))).toMatchObject({ sheet: true, rest: 94, left: 100 });
+    shop.weather[0].dry = [["00:00", "13:14"]];
+    expect(skinVerdict(shop, b, fan, "b2", at("2027-03-03T11:20"))).toMatchObject({ sheet: false, left: 114 });
+    shop.weather[0].dry = [["00:00", "13:13"]];
     expect(skinVerdict(shop, b, fan, "b2", at("2027-03-03T11:20"))!.sheet).toBe(true);
   });
   it("takes a cut that outran its worst to last a little still", () => {
@@ -64,7 +63,7 @@ describe("the verdict on an open skin", () => {
     const plan = { jobs: [job], stays: [], builds: [], unplaced: [], pinsBroken: [] } as never;
     const [d] = decisions(shop, plan, NOW).filter((x) => x.kind === "skin");
     expect(d.title).toBe(`${fan.name}: sheet over now`);
-    expect(d.detail).toMatch(/3 h 20 of work at worst and 20 min to sheet over, 2 h to rain/);
+    expect(d.detail).toMatch(/2 h 54 of work in nine cases of ten and 20 min to sheet over, 2 h to rain/);
     b.records = [entry("goon", "Mara", { why: "nearly there" }, { jobId: fan.id, saidAt: NOW })];
     expect(decisions(shop, plan, NOW).find((x) => x.kind === "skin")!.title).toMatch(/Mara goes on against the clock/);
   });

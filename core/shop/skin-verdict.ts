@@ -4,14 +4,14 @@ import type { Minute } from "../time/zone";
 import { entriesOf } from "./docket/of";
 import { workedMinutes } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
-import { opensSkin, SHEET_MINUTES, type SkinClock, skinClock } from "./skin";
+import { opensSkin, SHEET_MINUTES, type SkinClock, skinClock, skinMinutes } from "./skin";
 
 /** A cut that is nearly over still takes so long. */
 const LEAST = 15;
 
 export interface SkinVerdict {
   sheet: boolean;
-  /** Minutes of work left at worst, and to the limit. */
+  /** Minutes of work left in nine cases of ten, and to the limit. */
   rest: number;
   left: number;
   clock: SkinClock;
@@ -23,13 +23,13 @@ export interface SkinVerdict {
 export const BOUND = { rain: "rain", dusk: "dusk", "end of shift": "the end of the shift" } as const;
 
 /**
- * Of a job that is under way and has the skin open: sheet over once what is left at worst and the time to sheet over come to
+ * Of a job that is under way and has the skin open: sheet over once what is left in nine cases of ten and the time to sheet over come to
  * more than the time to rain, dusk or the end of the shift. Undefined for any other.
  */
 export function skinVerdict(shop: Shop, build: BuildRow, job: JobRow, place: string, now: Minute): SkinVerdict | undefined {
   if (job.state !== "started" || !opensSkin(job)) return undefined;
   const clock = skinClock(shop, job, place, now);
-  const rest = Math.max(LEAST, job.minutes.worst - workedMinutes(shop, job, now));
+  const rest = Math.max(LEAST, skinMinutes(job) - workedMinutes(shop, job, now));
   const left = clock.limit - now;
   const said = entriesOf(build.records, "goon").findLast((r) => r.jobId === job.id && r.saidAt >= (job.startedAt ?? now));
   return {

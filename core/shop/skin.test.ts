@@ -1,14 +1,15 @@
 import { describe, expect, it } from "vitest";
-import { opensSkin, SHEET_MINUTES, skinClock } from "./skin";
+import { openSkin } from "../setout/open-skin";
+import { opensSkin, SHEET_MINUTES, skinClock, skinMinutes } from "./skin";
 import { at, job, NOW, testShop } from "./testing/shop";
 
 describe("skinClock", () => {
-  it("ends outdoors with the dry window: latest start = end − worst − 20", () => {
+  it("ends outdoors with the dry window: latest start = end − what holds in nine cases of ten − 20", () => {
     const shop = testShop();
     const fan = job(shop, "OP-04");
     const clock = skinClock(shop, fan, "b2", NOW);
     expect(clock).toMatchObject({ limit: at("2027-03-03T15:00"), binds: "rain" });
-    expect(clock.latest).toBe(at("2027-03-03T15:00") - fan.minutes.worst - SHEET_MINUTES);
+    expect(clock.latest).toBe(at("2027-03-03T15:00") - skinMinutes(fan) - SHEET_MINUTES);
   });
   it("names the next day on which the whole of it fits, past one that is too short", () => {
     const shop = testShop();
@@ -40,5 +41,26 @@ describe("skinClock", () => {
     expect(opensSkin(job(shop, "OP-04"))).toBe(true);
     expect(opensSkin(job(shop, "IN-07"))).toBe(false);
     expect(opensSkin(job(shop, "OP-02"))).toBe(false);
+  });
+  it("takes a job's three times for a triangle, as the sheet does: between likely and worst, and exactly what can't vary", () => {
+    // 200 − √(0.1 · 110 · 60) = 174.3, within what 4000 runs tell.
+    expect(Math.abs(skinMinutes({ minutes: { best: 90, likely: 140, worst: 200 } }) - 174.3)).toBeLessThan(2);
+    expect(skinMinutes({ minutes: { best: 60, likely: 60, worst: 60 } })).toBe(60);
+    const fan = job(testShop(), "OP-04").minutes;
+    const p = skinMinutes({ minutes: fan });
+    expect(p).toBeGreaterThan(fan.likely);
+    expect(p).toBeLessThan(fan.worst);
+    const sheet = openSkin.run({
+      now: "10:00",
+      steps: [{ name: "fan", minutes: fan }],
+      people: 1,
+      peopleNeeded: 1,
+      sunset: "18:00",
+      dry: [{ from: "00:00", to: "24:00", chance: 1 }],
+      tempC: 18,
+      minC: 5,
+      units: [],
+    });
+    expect((sheet.results as { p90: number }).p90).toBe(p);
   });
 });

@@ -1,5 +1,6 @@
 // Go or no-go for work that opens the skin: the latest safe start before rain, dusk or the end of the shift.
 
+import { nineOfTen } from "../setout/open-skin";
 import { openHours } from "../time/calendar";
 import { DAY, formatDate, type Minute, parseClock, zoneOf } from "../time/zone";
 import { calendarData } from "./left";
@@ -9,7 +10,7 @@ import type { JobRow, Shop } from "./model";
 export const SHEET_MINUTES = 20;
 
 export interface SkinClock {
-  /** Start at worst by this minute. */
+  /** Start by this minute at the latest. */
   latest: Minute;
   /** Sealed or sheeted over by this minute. */
   limit: Minute;
@@ -18,20 +19,23 @@ export interface SkinClock {
   otherDay?: string;
 }
 
+/** From the first cut to sealed in nine cases of ten, by the simulation that the set-out sheet runs. */
+export const skinMinutes = (job: Pick<JobRow, "minutes">): number => nineOfTen(job.minutes);
+
 /** Whether a job opens the skin of the van under conditions of its own (cut to sealed in one stretch). */
 export const opensSkin = (job: JobRow): boolean => job.place === "van" && job.needs.sameDay && (job.needs.dry || job.needs.daylight);
 
 /**
  * The clock of one job at one place on the day of `now`. Limit = the first of: end of the dry
  * window that holds `now` (or the next of the day), dusk, end of the shop's day; a place that is
- * indoor or lit does without the one or the other. Latest start = limit − worst minutes − the time
- * to sheet over.
+ * indoor or lit does without the one or the other. Latest start = limit − the minutes that hold in nine
+ * cases of ten − the time to sheet over.
  */
 export function skinClock(shop: Shop, job: JobRow, place: string, now: Minute): SkinClock {
   const zone = zoneOf(shop.workshop.zone);
   const day = zone.dayOf(now);
   const limit = limitOf(shop, job, place, day, now);
-  const latest = limit.at - job.minutes.worst - SHEET_MINUTES;
+  const latest = limit.at - skinMinutes(job) - SHEET_MINUTES;
   let otherDay: string | undefined;
   for (const w of shop.weather) {
     const d = Date.parse(`${w.date}T00:00Z`) / 86_400_000;
@@ -39,7 +43,7 @@ export function skinClock(shop: Shop, job: JobRow, place: string, now: Minute): 
     const opens = shopOpen(shop, d)?.[0];
     if (opens === undefined) continue;
     const l = limitOf(shop, job, place, d, opens);
-    if (l.from !== undefined && l.at - l.from >= job.minutes.worst + SHEET_MINUTES) otherDay = w.date;
+    if (l.from !== undefined && l.at - l.from >= skinMinutes(job) + SHEET_MINUTES) otherDay = w.date;
   }
   return { latest, limit: limit.at, binds: limit.binds, ...(otherDay ? { otherDay } : {}) };
 }
