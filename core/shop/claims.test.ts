@@ -1,12 +1,14 @@
 // Claims, makers' times, work above reach, and faults that lay at a part.
 
 import { describe, expect, it } from "vitest";
+import { chosenCut } from "./chosen-unit";
 import { claimOf } from "./claims";
 import { highWords } from "./high";
 import { makerWords, ourTime } from "./maker";
 import type { PartRow, SheetRow } from "./model";
 import { paperWords } from "./papers";
 import { readRecord } from "./records";
+import { sheetPrefill } from "./sheets";
 import { saySupplier, supplierRecord } from "./supplier-record";
 import { entry } from "./testing/entry";
 import { job, NOW, testBuild, testShop } from "./testing/shop";
@@ -100,5 +102,32 @@ describe("a fault that lay at a part", () => {
   it("is read with whose it was, and nothing else", () => {
     expect(readRecord("fault", card).faults).toEqual([]);
     expect(() => readRecord("fault", { ...card, lay: "moon" })).toThrow(/lay/);
+  });
+});
+
+describe("a unit that was chosen", () => {
+  const candidates = [
+    { name: "Fan with hood", price: 210, cut: 360, leadDays: 5, has: [] },
+    { name: "Plain fan", price: 150, cut: 400, leadDays: 3, has: [] },
+  ];
+  const side = { asked: [], cuttingDay: "2027-03-10", margin: 5, bays: [{ name: "1", clear: 420 }], candidates };
+  const build = (...titles: string[]) => {
+    const b = structuredClone(SWIVEL);
+    b.sheets = [sheet("unit-choice", "OP-02", side, "ok")];
+    b.records = titles.map((title) => entry("decision", title, { who: "Rosa" }));
+    return b;
+  };
+  it("is planned with on the roof, the last choice counting, until it is here and measured", () => {
+    expect(chosenCut(build(), "fan")).toBeUndefined();
+    expect(chosenCut(build("Unit: Fan with hood"), "fan")).toEqual({ w: 360, h: 360, r: 30 });
+    expect(chosenCut(build("Unit: Fan with hood", "Unit: Plain fan"), "fan")).toMatchObject({ w: 400 });
+    expect(chosenCut(build("Unit: Fan with hood"), "skylight")).toBeUndefined();
+    expect(chosenCut(build("Unit: Another fan"), "fan")).toBeUndefined();
+    const shop = testShop([build("Unit: Fan with hood")]);
+    const b = shop.builds[0];
+    const fan = () => (sheetPrefill(shop, b, "roof-plan", "a.OP-01")!.draft.items as { name: string }[]).find((i) => i.name === "fan");
+    expect(fan()).toMatchObject({ "cut.length": "360", "overall.length": "400" });
+    job(shop, "OP-04").parts[0].cutOut = { w: 380, h: 390, r: 20 };
+    expect(fan()).toMatchObject({ "cut.length": "380" });
   });
 });

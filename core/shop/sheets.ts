@@ -3,6 +3,7 @@
 import type { Plan } from "../plan/model";
 import { contradictions, type Prefill, prefill, worldOf } from "../setout/prefill";
 import { asMeasured } from "../van/readings";
+import { chosenCut } from "./chosen-unit";
 import { allLines } from "./layout";
 import { stripPrefill } from "./marks";
 import type { BuildRow, JobRow, SheetRow, Shop } from "./model";
@@ -27,7 +28,8 @@ export function sheetPrefill(shop: Shop, build: BuildRow, calculator: string, jo
   if (calculator === "in-line") return inLinePrefill(build, job, van);
   const unitOf = (j: JobRow | undefined) => j?.parts.find((p) => isUnit(p.name) && p.cutOut)?.cutOut ?? undefined;
   const at = (code: string) => unitOf(build.jobs.find((j) => j.code === code));
-  const [unit, fan, skylight] = [unitOf(job), at("OP-04"), at("OP-05")];
+  // As measured at goods-in; until then as it was chosen.
+  const [unit, fan, skylight] = [unitOf(job), at("OP-04") ?? chosenCut(build, "fan"), at("OP-05") ?? chosenCut(build, "skylight")];
   return prefill(calculator, {
     ...worldOf(job?.code ?? "", asMeasured(van.geometry, build.readings), build.options),
     ...(unit ? { unit } : {}),
