@@ -169,6 +169,13 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
       });
   findings.push({ level: "ok", about: "ribs", text: "no rib is cut; cutting one is for a licensed body shop and the rules of the place" });
   const ranking = ranked(input, bays, placed);
+  // The reasons stand in the findings.
+  const shown = Object.fromEntries(
+    Object.entries(ranking).map(([name, rows]) => [
+      name,
+      rows.map(({ bay, at, toUse }) => ({ bay, at, ...(toUse === null ? {} : { toUse }) })),
+    ]),
+  );
   for (const [name, rows] of Object.entries(ranking)) {
     const it = items.find((x) => x.name === name)!;
     const own = placed.find((p) => p.name === name)?.bay;
@@ -208,7 +215,7 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
     }),
   ];
   return outcome(
-    { placed, unplaced: found.unplaced, barsInTheWay: found.barsInTheWay, packing: pack, baysThatFit, ranking, ...rackLeft },
+    { placed, unplaced: found.unplaced, barsInTheWay: found.barsInTheWay, packing: pack, baysThatFit, ranking: shown, ...rackLeft },
     {
       findings,
       drawing: {

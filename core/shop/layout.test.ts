@@ -160,7 +160,8 @@ describe("tails", () => {
   const tail = { hole: 3, junctionMm: 1450, label: "F1", capped: true };
   it("are asked for each unit that needs a cable", () => {
     const window = entry("penetration", "Window", { side: "left", place: "", by: "us", state: "cut", no: 4 });
-    expect(tailsAsked(shopWith(hole, window).builds[0])).toEqual([{ hole: 3, title: "Roof fan" }]);
+    const small = entry("penetration", "Small holes: inlets, vents", { side: "left", place: "", by: "us", state: "cut", no: 5 });
+    expect(tailsAsked(shopWith(hole, window, small).builds[0])).toEqual([{ hole: 3, title: "Roof fan" }]);
     expect(tailsAsked(shopWith(hole, entry("tail", "Roof fan", tail)).builds[0])).toEqual([]);
   });
   it("insulation and lining of their side wait until their way is kept free", () => {

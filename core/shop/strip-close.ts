@@ -6,7 +6,7 @@ import { STRIP_CLOSES as CLOSES, WEIGHED } from "./codes";
 import { entriesOf } from "./docket/of";
 import { itemsIn, stripOpen } from "./inventory";
 import type { BuildRow, JobRow, Shop } from "./model";
-import { askedFor, penetrationsIn } from "./penetrations";
+import { askedFor, behindHole, penetrationsIn } from "./penetrations";
 import { count } from "./say";
 import { COVERS, shellStates, ZONE_WORDS } from "./shell";
 
@@ -58,7 +58,7 @@ export function stripClosing(shop: Shop, build: BuildRow, plan: Plan | undefined
     out.push(
       line(
         `${a.title}: asked for, but not in the list of holes`,
-        build.jobs.find((j) => j.id === a.jobId),
+        a.jobId === null ? inner(behindHole(a.side)) : build.jobs.find((j) => j.id === a.jobId),
       ),
     );
   if (!penetrationsIn(build.records).length)

@@ -6,7 +6,7 @@ import type { BuildRow, JobRow } from "./model";
 import { behindHole, penetrationsIn } from "./penetrations";
 
 /** Units that need a cable, by the title of their hole. */
-const POWERED = /fan|heater|inlet|shore|solar|lamp|light|aerial|camera/i;
+const POWERED = /\bfan\b|heater|(shore|mains) inlet|solar|\b(lamp|light|aerial|camera)s?\b/i;
 const SHUTS = new Set(["insulation", "panels"]);
 
 /** Holes whose unit needs a cable and has no tail written down. */

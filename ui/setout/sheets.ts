@@ -245,9 +245,9 @@ export const SHEETS: readonly Sheet[] = [
           { kind: "length", path: "cut.width", label: "Cut width", optional: true },
           { kind: "length", path: "height", label: "Height", optional: true },
           { kind: "length", path: "wish.at", label: "Wished at", optional: true },
-          { kind: "length", path: "wish.across", label: "Wished across", optional: true },
+          { kind: "length", path: "wish.across", label: "… across", optional: true },
           { kind: "text", path: "over", label: "Over which use", optional: true },
-          { kind: "length", path: "reach", label: "Lid and hand need", optional: true },
+          { kind: "length", path: "reach", label: "Lid, hand", optional: true },
         ],
       },
       {
