@@ -3,6 +3,7 @@
 import { OpenSet, type Stretch } from "../time/openset";
 import type { Minute } from "../time/zone";
 import { BENCH, type Compiled, type Job } from "./compile";
+import { cutWork } from "./part";
 
 /** A van's time at one place. Until a later stay closes it, `to` is open and only [from, firm) is really needed. */
 export interface Stay {
@@ -35,6 +36,12 @@ export interface Busy {
   /** Minutes of the fitter's own hours before `from` and before `to`: gaps between two are measured without a search. */
   openFrom: number;
   openTo: number;
+}
+
+/** What of a job's work its k-th crew member is there for: all of it, or a helper's part. */
+export function workOf(job: Job, k: number, work: readonly Stretch[]): readonly Stretch[] {
+  const part = job.partial ? job.demands[k]?.part : undefined;
+  return part ? cutWork(work, part) : work;
 }
 
 export class Board {
@@ -225,9 +232,9 @@ export class Board {
   /** Books a job: crew and record. Stays are the business of `stays.ts`. */
   book(job: Job, p: Placed): void {
     this.placed[job.index] = p;
-    p.booked ??= p.crew.map((f) => {
+    p.booked ??= p.crew.map((f, k) => {
       const { open } = this.c.fitters[f];
-      return p.work.map(([from, to]) => ({ from, to, job: job.index, openFrom: open.upTo(from), openTo: open.upTo(to) }));
+      return workOf(job, k, p.work).map(([from, to]) => ({ from, to, job: job.index, openFrom: open.upTo(from), openTo: open.upTo(to) }));
     });
     for (let k = 0; k < p.crew.length; k++) {
       const list = this.busy[p.crew[k]];

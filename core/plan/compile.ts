@@ -3,7 +3,8 @@
 import { always, openHours } from "../time/calendar";
 import type { OpenSet, Stretch } from "../time/openset";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
-import { DEFAULT_WEIGHTS, doneOf, type Problem, type ProblemJob, plannedMinutes, startedOf } from "./model";
+import { DEFAULT_WEIGHTS, doneOf, type Plan, type Problem, type ProblemJob, plannedMinutes, startedOf } from "./model";
+import { clampPart, type Part } from "./part";
 import { weatherSets } from "./sky";
 import { classes, fillMatrices, type Matrices } from "./tables";
 
@@ -17,6 +18,8 @@ export interface Demand {
   fitters: number[];
   /** The same as places in the job's `candidates`. */
   candidates: number[];
+  /** There for these minutes of the work only. */
+  part?: Part;
 }
 
 export interface Link {
@@ -43,6 +46,10 @@ export interface Job {
   demands: Demand[];
   /** Every fitter who could fill one of the demands. */
   candidates: number[];
+  /** Some are there for a part only: crews stand in the order of the demands, those for all of it first. */
+  partial: boolean;
+  /** By candidate: the part that they could be there for, where they can do nothing else of it. */
+  parts: (Part | undefined)[];
   hasZone: boolean;
   /** Its crew counts against insideCrew. */
   inside: boolean;
@@ -274,7 +281,8 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
       const started = startedOf(j);
       const done = doneOf(j);
       const pub = published.get(j.id);
-      const demands = demandsOf(able, j);
+      const minutes = startedOf(j) ? Math.max(1, startedOf(j)!.leftMinutes) : plannedMinutes(j.minutes);
+      const demands = demandsOf(able, j, minutes);
       // Fewest talents first: a job takes the one whose skills it wastes least.
       const candidates = [...new Set(demands.flatMap((d) => d.fitters))].sort(
         (x, y) => c.fitters[x].breadth - c.fitters[y].breadth || x - y,
@@ -286,11 +294,16 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         name: j.name,
         build: bi,
         row,
-        minutes: plannedMinutes(j.minutes),
+        minutes,
         van,
         places: van ? placesFor(c, b, j) : [],
         demands,
         candidates,
+        partial: demands.some((d) => d.part),
+        parts: candidates.map((f) => {
+          const fills = demands.filter((d) => d.fitters.includes(f));
+          return fills.every((d) => d.part) ? fills[0].part : undefined;
+        }),
         hasZone: van && j.zones.length > 0,
         inside: van && j.zones.some((z) => !OUTSIDE.has(z)),
         dry: van && !!j.needs?.dry,
@@ -331,10 +344,11 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
           end: zone.parse(pub.end),
           holdUntil: zone.parse(pub.holdUntil ?? pub.end),
           place: placeIndex.get(pub.place) ?? BENCH,
-          fitters: pub.fitters.map((f) => fitterIndex.get(f)).filter((f) => f !== undefined),
+          fitters: helpersLast(pub)
+            .map((f) => fitterIndex.get(f))
+            .filter((f) => f !== undefined),
         },
       };
-      if (job.started) job.minutes = job.started.left;
       build.jobs.push(job.index);
       c.jobs.push(job);
     });
@@ -361,15 +375,23 @@ function ableFitters(c: Compiled): (skill: string, level: number, ticket: string
   };
 }
 
-function demandsOf(able: ReturnType<typeof ableFitters>, j: ProblemJob): Demand[] {
+/** The fitters of a planned job, those who are there for a part of it behind the others. */
+export function helpersLast(p: Pick<Plan["jobs"][number], "fitters" | "helpers">): string[] {
+  const helpers = new Set(p.helpers?.map((h) => h.fitter));
+  return [...p.fitters].sort((a, b) => Number(helpers.has(a)) - Number(helpers.has(b)));
+}
+
+function demandsOf(able: ReturnType<typeof ableFitters>, j: ProblemJob, minutes: number): Demand[] {
   const out: Demand[] = [];
   for (const d of j.crew) {
     const level = d.level ?? 1;
     const fitters = able(d.skill, level, d.ticket);
-    for (let k = 0; k < (d.count ?? 1); k++) out.push({ skill: d.skill, level, ticket: d.ticket, fitters, candidates: [] });
+    // What is under way is a fact: whoever is on it is on it to the end.
+    const part = d.during && !startedOf(j) && !doneOf(j) ? { part: clampPart(d.during, minutes) } : {};
+    for (let k = 0; k < (d.count ?? 1); k++) out.push({ skill: d.skill, level, ticket: d.ticket, fitters, candidates: [], ...part });
   }
-  // The pickiest demand first, so that a general helper never takes the only specialist.
-  return out.sort((a, b) => a.fitters.length - b.fitters.length);
+  // The pickiest demand first, so that a general helper never takes the only specialist; who is there for a part, last.
+  return out.sort((a, b) => Number(!!a.part) - Number(!!b.part) || a.fitters.length - b.fitters.length);
 }
 
 function placesFor(c: Compiled, b: Problem["builds"][number], j: ProblemJob): number[] {

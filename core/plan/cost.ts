@@ -1,7 +1,7 @@
 // The one number that plans are compared by, and its parts.
 
 import type { Minute } from "../time/zone";
-import type { Board } from "./board";
+import { type Board, workOf } from "./board";
 import type { Compiled } from "./compile";
 import type { Cost } from "./model";
 
@@ -103,6 +103,9 @@ function churnOf(b: Board, job: number): number {
 function overtimeMinutes(b: Board, job: number): number {
   const p = b.placed[job]!;
   let minutes = 0;
-  for (const f of p.crew) if (b.c.overtimeOf[f].size) for (const [a, z] of p.work) minutes += b.c.overtimeOf[f].minutes(a, z);
+  const j = b.c.jobs[job];
+  p.crew.forEach((f, k) => {
+    if (b.c.overtimeOf[f].size) for (const [a, z] of workOf(j, k, p.work)) minutes += b.c.overtimeOf[f].minutes(a, z);
+  });
   return minutes;
 }

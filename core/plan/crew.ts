@@ -69,6 +69,16 @@ function assign(job: Job, usable: readonly number[], first: readonly number[] = 
   return seat;
 }
 
+/**
+ * The crew in the order of the demands it fills, as far as it can fill them. One that stands so already stays so: who helps
+ * and who is there for all of it is not to be changed by asking.
+ */
+export function seated(job: Job, crew: readonly number[]): readonly number[] {
+  if (!job.partial || crew.length !== job.demands.length) return crew;
+  if (job.demands.every((d, k) => d.fitters.includes(crew[k]))) return crew;
+  return assign(job, crew) ?? crew;
+}
+
 /** Whether exactly these fitters can fill the demands one to one. */
 export function canFill(job: Job, crew: readonly number[]): boolean {
   return crew.length === job.demands.length && assign(job, crew) !== undefined;

@@ -2,10 +2,11 @@
 
 import type { OpenSet, Stretch } from "../time/openset";
 import type { Minute } from "../time/zone";
-import type { Board } from "./board";
+import { type Board, workOf } from "./board";
 import { BENCH, type Job } from "./compile";
-import { matchCrew } from "./crew";
+import { matchCrew, seated } from "./crew";
 import type { WhyKind } from "./model";
+import { cutWork, type Part } from "./part";
 
 export interface Conflict {
   kind: WhyKind;
@@ -49,8 +50,9 @@ export function jobConflict(
     const day = c.zone.dayOf(job.started ? work[0][0] : start);
     if (c.zone.dayOf(end - 1) !== day) return { kind: "same-day", until: c.zone.dayStart(day + 1) };
   }
+  const parts = job.partial ? job.demands.flatMap((d) => (d.part ? cutWork(work, d.part) : [])) : [];
   for (const [from, to] of c.repeated)
-    for (const [a, z] of work) {
+    for (const [a, z] of parts.length ? [...work, ...parts] : work) {
       const edge = a > from && a < to ? a : z > from && z < to ? z : undefined;
       if (edge !== undefined) return { kind: "calendar", until: edge === a ? to : start + 1 };
     }
@@ -151,6 +153,13 @@ function ticketEnds(b: Board, job: Job, fitter: number): Minute {
   return end;
 }
 
+/** From when a job can begin so that its k-th crew member, busy until then, is there when needed: a helper comes later. */
+function freeFrom(job: Job, k: number, hours: OpenSet, start: Minute, until: Minute): Minute {
+  const part = job.partial ? job.demands[k]?.part : undefined;
+  if (!part || part[0] === 0) return until;
+  return Math.max(start + 1, hours.startFor(hours.next(until), part[0]));
+}
+
 /**
  * The conflict of a crew at exactly this start (other work, ticket, rules of the job), or the fit.
  * `start` must be an open minute of the crew's hours.
@@ -163,13 +172,14 @@ export function probe(b: Board, job: Job, frame: Frame, crew: readonly number[],
   const end = hours.after(start, job.minutes);
   if (end === NEVER) return { conflict: { kind: "calendar", until: NEVER } };
   const work = hours.within(start, end);
-  for (const f of crew) {
-    const busy = b.clash(f, work);
-    if (busy) return { conflict: { kind: "fitter", fitter: f, job: busy.job, until: busy.to } };
+  const seats = seated(job, crew);
+  for (let k = 0; k < seats.length; k++) {
+    const busy = b.clash(seats[k], workOf(job, k, work));
+    if (busy) return { conflict: { kind: "fitter", fitter: seats[k], job: busy.job, until: freeFrom(job, k, hours, start, busy.to) } };
   }
   const conflict = jobConflict(b, job, frame, hours, start, end, work);
   if (conflict) return { conflict };
-  return { fit: { start, end, work, crew: [...crew] } };
+  return { fit: { start, end, work, crew: [...seats] } };
 }
 
 /** The earliest fit of a given crew, at or after `lower`; undefined when there is none. */
@@ -248,7 +258,8 @@ export function earliest(
     let soonest = NEVER;
     for (let i = 0; i < n; i++) {
       if (free[i] < t || asked[i] > t) {
-        free[i] = aloneFrom(b, job, frame, job.candidates[i], t);
+        const part = job.parts[i];
+        free[i] = part ? helperFrom(b, job, frame, job.candidates[i], t, part) : aloneFrom(b, job, frame, job.candidates[i], t);
         asked[i] = t;
       }
       if (free[i] < soonest) soonest = free[i];
@@ -365,6 +376,21 @@ function aloneFrom(b: Board, job: Job, frame: Frame, fitter: number, lower: Minu
     t = next.to;
     openT = next.openTo;
   }
+}
+
+/** When a fitter who can only help with a part of the job could be there for it: the job begins as long before as it takes. */
+function helperFrom(b: Board, job: Job, frame: Frame, fitter: number, lower: Minute, part: Part): Minute {
+  const hours = b.hoursOf(job, frame.place, fitter);
+  let t = hours.next(lower);
+  while (t !== NEVER) {
+    const end = hours.after(t, job.minutes);
+    if (end === NEVER) return NEVER;
+    const busy = b.clash(fitter, cutWork(hours.within(t, end), part));
+    if (!busy) return t;
+    const next = part[0] === 0 ? busy.to : hours.startFor(hours.next(busy.to), part[0]);
+    t = hours.next(Math.max(next, t + 1));
+  }
+  return NEVER;
 }
 
 export const benchFrame: Frame = { place: BENCH, from: Number.NEGATIVE_INFINITY, to: NEVER };

@@ -19,6 +19,7 @@ describe("generated workshops", () => {
             builds: 1 + (seed % 6),
             jobsPerBuild: 6 + ((seed * 7) % 30),
             wild: seed % 4 !== 0,
+            helpers: seed % 2 === 1,
             now: nows[seed % nows.length],
             zone: ["Europe/Lisbon", "America/New_York", "Australia/Lord_Howe"][seed % 3],
           }),

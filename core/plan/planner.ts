@@ -2,7 +2,7 @@
 
 import { random } from "../rng";
 import type { Minute } from "../time/zone";
-import type { Board } from "./board";
+import { type Board, type Placed, workOf } from "./board";
 import { BENCH, type Compiled, compile } from "./compile";
 import { buildResults, costOf, costOfFinish } from "./cost";
 import { asWhy, type Reason, reasonsFor } from "./explain";
@@ -186,6 +186,7 @@ function write(c: Compiled, best: Candidate, meta: { seed: number; iterations: n
       ...(j.done ? {} : { work: p.work.map(([x, y]) => [show(x), show(y)]) }),
       place: placeId(p.place),
       fitters: p.crew.map((f) => c.fitters[f].id),
+      ...(j.partial && !j.done ? { helpers: helpersOf(c, j, p, show) } : {}),
       ...(j.hold > 0 ? { holdUntil: show(p.holdUntil) } : {}),
       why: asWhy(b, reasons.get(j.index)!),
     });
@@ -213,6 +214,14 @@ function write(c: Compiled, best: Candidate, meta: { seed: number; iterations: n
     cost: best.cost,
   };
 }
+
+/** Who of a planned job is there for a part of it only, and when. */
+const helpersOf = (c: Compiled, j: Compiled["jobs"][number], p: Placed, show: (t: Minute) => string) =>
+  p.crew.flatMap((f, k) =>
+    j.demands[k]?.part
+      ? [{ fitter: c.fitters[f].id, work: workOf(j, k, p.work).map(([x, y]): [string, string] => [show(x), show(y)]) }]
+      : [],
+  );
 
 type Link = NonNullable<Plan["builds"][number]["chain"]>[number];
 

@@ -113,6 +113,10 @@ function referenceFaults(p: Problem, say: Say): void {
       j.covers?.forEach((c, m) => {
         if (!jobs.has(c)) say(`${path}.covers[${m}]`, `there is no job ${c}`);
       });
+      j.crew.forEach((d, m) => {
+        if (d.during && d.during.from >= d.during.to) say(`${path}.crew[${m}].during`, "ends before it begins");
+      });
+      if (j.crew.length && j.crew.every((d) => d.during)) say(`${path}.crew`, "somebody has to be there for all of it");
       const fact = startedOf(j) ?? doneOf(j);
       place(fact?.bay, `${path}.state.bay`, true);
       crew(fact?.fitters, `${path}.state.fitters`);

@@ -2,7 +2,7 @@
 
 import type { Random } from "../rng";
 import type { Minute } from "../time/zone";
-import { BENCH, type Compiled } from "./compile";
+import { BENCH, type Compiled, helpersLast } from "./compile";
 import { canFill } from "./crew";
 import type { Rule } from "./generate";
 import type { Plan } from "./model";
@@ -156,7 +156,7 @@ export function fromPlan(c: Compiled, plan: Plan): Rule {
   const keep = c.jobs.map((j) => {
     const p = known.get(j.id);
     if (!p) return undefined;
-    const crew = p.fitters.map((f) => fitters.get(f) ?? -1);
+    const crew = helpersLast(p).map((f) => fitters.get(f) ?? -1);
     return { start: c.zone.parse(p.start), place: places.get(p.place) ?? BENCH, crew: canFill(j, crew) ? crew : [] };
   });
   return {

@@ -100,7 +100,17 @@ const job = object(
     zones: ids,
     crew: {
       type: "array",
-      items: object({ skill: id, level: count, count: positive, ticket: id }, ["skill"] as const),
+      items: object(
+        {
+          skill: id,
+          level: count,
+          count: positive,
+          ticket: id,
+          // There for these minutes of the work only, counted from its beginning.
+          during: object({ from: count, to: positive }, ["from", "to"] as const),
+        },
+        ["skill"] as const,
+      ),
     } as const,
     needs: object(
       {
@@ -207,6 +217,11 @@ export const planSchema = object(
           work: { type: "array", items: span } as const,
           place: id,
           fitters: ids,
+          // Who is there for a part of it only, and when; all others of its fitters for all of it.
+          helpers: {
+            type: "array",
+            items: object({ fitter: id, work: { type: "array", items: span } as const }, ["fitter", "work"] as const),
+          } as const,
           holdUntil: time,
           why: { type: "array", items: why } as const,
         },

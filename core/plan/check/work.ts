@@ -16,7 +16,8 @@ export function checkWork(x: Case): void {
     crew(x, r);
     place(x, r);
     temperature(x, r);
-    for (const f of r.plan.fitters) bookings.set(f, [...(bookings.get(f) ?? []), ...r.work.map((span) => ({ span, job: r.job.id }))]);
+    for (const f of r.plan.fitters)
+      bookings.set(f, [...(bookings.get(f) ?? []), ...workOf(x, r, f).map((span) => ({ span, job: r.job.id }))]);
   }
   for (const [f, list] of bookings) {
     list.sort((a, b) => a.span[0] - b.span[0]);
@@ -28,6 +29,20 @@ export function checkWork(x: Case): void {
 
 const fittersOf = (x: Case, r: Row): ProblemFitter[] =>
   r.plan.fitters.map((id) => x.problem.fitters.find((f) => f.id === id)).filter((f) => f !== undefined);
+
+/** What a fitter is booked for: a helper for the stretches that the plan says, all others for all of it. */
+function workOf(x: Case, r: Row, fitter: string): Span[] {
+  const part = r.plan.helpers?.find((h) => h.fitter === fitter)?.work;
+  return part ? part.map(([a, b]): Span => [x.zone.parse(a), x.zone.parse(b)]) : r.work;
+}
+
+/** Those minutes of a job's work, counted from its beginning, one by one: slow, and plainly right. */
+function minutesOf(work: readonly Span[], during: { from: number; to: number }): Span[] {
+  const all = work.flatMap(([a, b]) => Array.from({ length: b - a }, (_, i) => a + i));
+  const from = Math.min(during.from, all.length - 1);
+  const to = Math.max(from + 1, Math.min(during.to, all.length));
+  return mergeTouching(all.slice(from, to).map((m): Span => [m, m + 1]));
+}
 
 function stretches(x: Case, r: Row, repeated: readonly Span[], horizon: number): void {
   const { job, plan, work } = r;
@@ -96,7 +111,15 @@ function crew(x: Case, r: Row): void {
   if (!r.started && people.length !== demands.length)
     return x.breach("crew", `${job.id} has ${people.length} people, ${demands.length} are asked`, at);
   const asked = r.started ? demands.filter((d) => d.ticket) : demands;
-  if (!seatAll(asked.length, people.length, (d, f) => able(people[f], asked[d])))
+  const helpers = new Map((plan.helpers ?? []).map((h) => [h.fitter, JSON.stringify(mergeTouching(workOf(x, r, h.fitter)))]));
+  if (helpers.size && r.started) x.breach("crew", `${job.id} is under way: all of its people are on it`, at);
+  for (const id of helpers.keys()) if (!plan.fitters.includes(id)) x.breach("crew", `${job.id} has a helper ${id} who is not on it`, at);
+  // A helper fills only what is asked for just those minutes; whoever is there for all of it can fill either.
+  const fills = (f: ProblemFitter, d: (typeof demands)[number]) => {
+    const work = helpers.get(f.id);
+    return work === undefined || (d.during !== undefined && work === JSON.stringify(minutesOf(r.work, d.during)));
+  };
+  if (!seatAll(asked.length, people.length, (d, f) => able(people[f], asked[d]) && fills(people[f], asked[d])))
     x.breach("crew", `${job.id}: its people can't fill what is asked, with skill, level and ticket`, at);
 }
 

@@ -38,7 +38,8 @@ export function plainOf(c: Compiled): Plain | undefined {
   const latest = Math.max(...c.jobs.map((j) => j.release));
   const end = latest + sum;
   if (end > c.horizon || c.repeated.some(([from]) => from < end)) return undefined;
-  for (const j of c.jobs) if (j.van || j.sameDay || j.done || j.started || j.pin || j.published || !j.demands.length) return undefined;
+  for (const j of c.jobs)
+    if (j.van || j.sameDay || j.done || j.started || j.pin || j.published || j.partial || !j.demands.length) return undefined;
   const covers = (set: { has(t: number): boolean; minutes(a: number, b: number): number }) => set.minutes(c.now, end) === end - c.now;
   if (c.jobs.some((j) => j.before.some((l) => l.working && l.lag > 0)) && !covers(c.shop)) return undefined;
   const groups = groupsOf(c);

@@ -15,6 +15,8 @@ export interface Recipe {
   wild?: boolean;
   /** Vans arrive as the people can take them on, and dates are such that most can be kept: a workshop in good order. */
   calm?: boolean;
+  /** Second people are there for a part of the work only. */
+  helpers?: boolean;
 }
 
 const SKILLS = ["body", "joinery", "trim", "electric", "plumbing", "paint"];
@@ -76,7 +78,20 @@ export function workshop(recipe: Recipe): Problem {
   };
   for (let i = 0; i < recipe.builds; i++) problem.builds.push(build(r, i, recipe, base, problem, wild));
   if (recipe.calm) calmDown(r, problem, base);
+  if (recipe.helpers) helpersIn(random(recipe.seed + 1_000_000), problem);
   return problem;
+}
+
+/** Whoever comes second is asked for some minutes: at the beginning, in the middle, at the end, sometimes for more than there are. */
+function helpersIn(r: Random, p: Problem): void {
+  for (const b of p.builds)
+    for (const j of b.jobs)
+      if (j.crew.length > 1 && r() < 0.8) {
+        const all = plannedMinutes(j.minutes);
+        const from = r() < 0.25 ? 0 : between(r, 1, Math.max(1, all - 5));
+        const to = r() < 0.25 ? all + 30 : between(r, from + 1, all + 1);
+        j.crew[j.crew.length - 1].during = { from, to };
+      }
 }
 
 /** Arrivals at the pace at which the people get work done (three quarters of their hours), and dates with air. */

@@ -1,0 +1,163 @@
+// Helpers who are there for a part of a job: which minutes, who else gets them then, and what the checker makes of it.
+
+import { describe, expect, it } from "vitest";
+import { checkPlan } from "./check/check";
+import type { Plan, Problem, ProblemJob } from "./model";
+import { clampPart, cutWork } from "./part";
+import { makePlan } from "./planner";
+import { readPlan, readProblem } from "./read";
+
+describe("a part of a job's work", () => {
+  const work: [number, number][] = [
+    [100, 160],
+    [200, 240],
+    [300, 400],
+  ];
+  it.each([
+    [[0, 30], [[100, 130]]],
+    [[30, 60], [[130, 160]]],
+    // Over the break: ten minutes before it, fifteen behind.
+    [
+      [50, 75],
+      [
+        [150, 160],
+        [200, 215],
+      ],
+    ],
+    [
+      [0, 200],
+      [
+        [100, 160],
+        [200, 240],
+        [300, 400],
+      ],
+    ],
+    [[100, 101], [[300, 301]]],
+    [[199, 200], [[399, 400]]],
+  ] as [[number, number], [number, number][]][])("minutes %j are %j", (part, out) => {
+    expect(cutWork(work, part)).toEqual(out);
+  });
+  it("lies within the job, and is a minute at least", () => {
+    expect(clampPart({ from: 20, to: 50 }, 100)).toEqual([20, 50]);
+    expect(clampPart({ from: 20, to: 500 }, 100)).toEqual([20, 100]);
+    expect(clampPart({ from: 120, to: 500 }, 100)).toEqual([99, 100]);
+  });
+});
+
+const day = [
+  ["08:00", "12:00"],
+  ["13:00", "17:00"],
+];
+function problem(jobs: Partial<ProblemJob>[]): Problem {
+  return readProblem({
+    format: "wide-lane/problem@1",
+    zone: "Europe/Lisbon",
+    now: "2027-03-01T08:00",
+    horizonDays: 20,
+    calendars: [{ id: "shop", week: Object.fromEntries(["mon", "tue", "wed", "thu", "fri"].map((d) => [d, day])) }],
+    bays: [{ id: "b1", name: "Bay", has: [] }],
+    yard: { places: 3 },
+    fitters: [
+      { id: "ines", name: "Ines", calendar: "shop", skills: { body: 3 } },
+      { id: "teo", name: "Teo", calendar: "shop", skills: { trim: 2 } },
+    ],
+    shuntMinutes: 15,
+    builds: [
+      {
+        id: "a",
+        name: "A",
+        arrives: "2027-03-01T08:00",
+        due: "2027-03-05T17:00",
+        weight: 1,
+        heightMm: 2500,
+        lengthMm: 6000,
+        insideCrew: 3,
+        jobs: jobs.map((j, i) => ({ id: `j${i}`, stage: "openings", name: `Job ${i}`, place: "bench", zones: [], state: "todo", ...j })),
+      },
+    ],
+  });
+}
+const pair = (during?: { from: number; to: number }): ProblemJob["crew"] => [
+  { skill: "body", level: 2 },
+  { skill: "any", level: 1, ...(during ? { during } : {}) },
+];
+const plan = (p: Problem) => {
+  const made = makePlan(p, { iterations: 20 });
+  expect(checkPlan(p, readPlan(made))).toEqual([]);
+  return made;
+};
+const at = (p: Plan, id: string) => p.jobs.find((j) => j.id === id)!;
+
+describe("a helper", () => {
+  it("is free for other work until needed, where a whole crew would not be", () => {
+    // The cut takes two hours; Teo's own job two and a half. Whole, one waits for the other: done at 13:30.
+    const jobs = (during?: { from: number; to: number }) => [
+      { minutes: 240, crew: pair(during) },
+      { minutes: 180, crew: [{ skill: "trim", level: 2 }] },
+    ];
+    const whole = plan(problem(jobs()));
+    expect([at(whole, "j0").end, at(whole, "j1").end].sort()[1]).toBe("2027-03-01T16:00");
+    const part = plan(problem(jobs({ from: 180, to: 240 })));
+    expect([at(part, "j0").end, at(part, "j1").end]).toEqual(["2027-03-01T12:00", "2027-03-01T11:00"]);
+    expect(at(part, "j0").helpers).toEqual([{ fitter: "teo", work: [["2027-03-01T11:00", "2027-03-01T12:00"]] }]);
+    expect(at(whole, "j0").helpers).toBeUndefined();
+  });
+  it("lets the job begin so long before it is free as the part begins later", () => {
+    // Teo is on his own job to 13:30, is needed from minute 90 on: the cut begins at 11:00, with the noon between.
+    const p = problem([
+      { minutes: 120, crew: pair({ from: 90, to: 120 }) },
+      { minutes: 270, crew: [{ skill: "trim", level: 2 }], pin: { start: "2027-03-01T08:00" } },
+    ]);
+    const made = plan(p);
+    expect(at(made, "j0").start).toBe("2027-03-01T11:00");
+    expect(at(made, "j0").helpers![0].work).toEqual([["2027-03-01T13:30", "2027-03-01T14:00"]]);
+    expect(at(made, "j0").why?.[0].text).toMatch(/Teo is on Job 1/);
+  });
+  it("is on all of what is under way, and of what nobody asked for a part of", () => {
+    const state = { started: { start: "2027-03-01T08:00", bay: "bench", fitters: ["ines", "teo"], leftMinutes: 60 } };
+    const made = plan(problem([{ minutes: 120, crew: pair({ from: 100, to: 120 }), state }]));
+    expect(at(made, "j0").helpers).toBeUndefined();
+  });
+  it("keeps its part when the plan is laid down again, whichever order its people are named in", () => {
+    const p = problem([
+      {
+        minutes: 240,
+        crew: [
+          { skill: "any", level: 1 },
+          { skill: "any", level: 1, during: { from: 180, to: 240 } },
+        ],
+      },
+      { minutes: 180, crew: [{ skill: "trim", level: 2 }] },
+    ]);
+    const made = plan(p);
+    const turned = { ...made, jobs: made.jobs.map((j) => ({ ...j, fitters: [...j.fitters].reverse() })) };
+    const again = makePlan({ ...p, published: turned } as Problem, { iterations: 0, local: true });
+    expect(again.jobs.map((j) => [j.id, j.start, j.helpers])).toEqual(made.jobs.map((j) => [j.id, j.start, j.helpers]));
+  });
+});
+
+describe("the checker", () => {
+  const p = problem([
+    { minutes: 240, crew: pair({ from: 180, to: 240 }) },
+    { minutes: 180, crew: [{ skill: "trim", level: 2 }] },
+  ]);
+  const broken = (change: (j: Plan["jobs"][number]) => void): string[] => {
+    const made = structuredClone(plan(p));
+    change(at(made, "j0"));
+    return checkPlan(p, readPlan(made)).map((b) => b.rule);
+  };
+  it.each([
+    ["a helper who comes late", (j: Plan["jobs"][number]) => void (j.helpers![0].work = [["2027-03-01T11:30", "2027-03-01T12:00"]])],
+    ["one who goes early", (j: Plan["jobs"][number]) => void (j.helpers![0].work = [["2027-03-01T11:00", "2027-03-01T11:59"]])],
+    ["nobody for all of it", (j: Plan["jobs"][number]) => void j.helpers!.push({ fitter: "ines", work: j.helpers![0].work })],
+    ["a helper who is not on it", (j: Plan["jobs"][number]) => void (j.helpers![0].fitter = "nobody")],
+    ["all of it, while on other work", (j: Plan["jobs"][number]) => void delete j.helpers],
+  ])("finds %s", (_name, change) => {
+    expect(broken(change)).toContain("crew");
+  });
+  it("refuses a job that nobody would be there for all of, and a part that ends before it begins", () => {
+    const only = [{ minutes: 60, crew: [{ skill: "any", level: 1, during: { from: 0, to: 10 } }] }];
+    expect(() => problem(only)).toThrow(/somebody has to be there for all of it/);
+    expect(() => problem([{ minutes: 60, crew: pair({ from: 10, to: 10 }) }])).toThrow(/ends before it begins/);
+  });
+});
