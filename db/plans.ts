@@ -46,6 +46,7 @@ export async function savePlan(c: Conn, head: PlanHead, plan: Plan, zone: Zone):
       hold_until: j.holdUntil ? at(j.holdUntil) : null,
       place: j.place,
       work: j.work ?? [],
+      helpers: j.helpers?.length ? j.helpers : null,
       why: j.why ?? [],
     })),
   );
@@ -127,6 +128,7 @@ export async function loadPlan(c: Conn | Pool, which: "working" | "published" | 
         work: JSON.parse(j.work as string),
         place: j.place as string,
         fitters: crew.get(j.job_id as string) ?? [],
+        ...(j.helpers ? { helpers: JSON.parse(j.helpers as string) } : {}),
         ...(j.hold_until ? { holdUntil: show(j.hold_until) } : {}),
         why: JSON.parse(j.why as string),
       })),

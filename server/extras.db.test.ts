@@ -9,7 +9,7 @@ import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";
 import { saveForecast } from "@/db/weather";
 import { perform } from "./api";
-import { replan } from "./planning";
+import { loadState, replan } from "./planning";
 import { house, lead, pathsOf, post, refused } from "./testing";
 
 let ines: User;
@@ -160,5 +160,25 @@ describe("a time box answered with a call", () => {
     const shop = await shopNow();
     const parts = shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts));
     expect(supplierRecord(parts, part.supplierId, shop.builds[0].records).faults).toBe(1);
+  });
+});
+
+describe("a second person for some minutes", () => {
+  it("is planned by the sheet that is kept, read back as planned, and whole again once the sheet is thrown away", async () => {
+    const fan = (await buildNow()).jobs.find((j) => j.code === "OP-04")!;
+    await run(pool(), "UPDATE job SET pin_start = NULL WHERE id = ?", [fan.id]);
+    const steps = [
+      { name: "cut", minutes: 90 },
+      { name: "unit down", minutes: 30, two: true },
+    ];
+    await post(`builds/${id}/sheets`, { calculator: "pair-minutes", jobId: fan.id, draft: {}, input: { steps } });
+    expect((await shopNow()).workshop.staleWhy).toMatch(/Two hands, or a prop/);
+    const made = (await replan(lead.id)).plan.jobs.find((j) => j.id === fan.id)!;
+    expect(made.helpers).toHaveLength(1);
+    const { working } = await loadState();
+    expect(working!.plan.jobs.find((j) => j.id === fan.id)!.helpers).toEqual(made.helpers);
+    const sheet = (await buildNow()).sheets.find((s) => s.calculator === "pair-minutes")!;
+    await perform("DELETE", ["sheets", sheet.id], {}, lead);
+    expect((await replan(lead.id)).plan.jobs.find((j) => j.id === fan.id)!.helpers).toBeUndefined();
   });
 });

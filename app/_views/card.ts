@@ -37,7 +37,11 @@ export function jobsOf(state: State, fitter: string): JobRow[] {
     .filter(
       (j) => j.state !== "done" && (j.state === "started" ? j.fitters.includes(fitter) : planned.get(j.id)?.fitters.includes(fitter)),
     );
-  const rank = (j: JobRow) => (j.state === "started" ? "0" : `1${planned.get(j.id)?.start ?? "9"}`);
+  const starts = (j: JobRow) => {
+    const p = planned.get(j.id);
+    return p?.helpers?.find((h) => h.fitter === fitter)?.work[0]?.[0] ?? p?.start ?? "9";
+  };
+  const rank = (j: JobRow) => (j.state === "started" ? "0" : `1${starts(j)}`);
   return mine.sort((a, b) => rank(a).localeCompare(rank(b)));
 }
 

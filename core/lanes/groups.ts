@@ -70,13 +70,19 @@ export function byBay(shop: Shop, lanes: readonly Lane[], weeks?: Weeks): GroupR
   ];
 }
 
+const part = (b: Block) => (h: Block["helpers"][number] | undefined) =>
+  h ? { from: h.from, to: h.to, lead: h.from - b.from, holdUntil: null } : {};
+
 /** One row a fitter, with all that they are on. */
 export function byFitter(shop: Shop, lanes: readonly Lane[], weeks?: Weeks): GroupRow[] {
   const blocks = all(lanes);
   return shop.fitters
     .filter((f) => !f.retired)
     .map((f) => {
-      const mine = blocks.filter((b) => b.fitters.includes(f.id)).map((b) => ({ ...b }));
+      // Who helps stands in their own row only while they are there.
+      const mine = blocks
+        .filter((b) => b.fitters.includes(f.id))
+        .map((b) => ({ ...b, ...part(b)(b.helpers.find((h) => h.fitter === f.id)) }));
       const load = weeks
         ? weekLoad(
             weeks.mondays,

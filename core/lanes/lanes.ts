@@ -20,6 +20,10 @@ export interface Block {
   state: JobState;
   place: string;
   fitters: string[];
+  /** Who of them is there for a part only, and from when to when. */
+  helpers: { fitter: string; from: Minute; to: Minute }[];
+  /** In a helper's own row: by how much later than the job it begins. */
+  lead?: number;
   holdUntil: Minute | null;
   pinned: boolean;
   why: Why[];
@@ -105,6 +109,12 @@ function blockOf(zone: Zone, j: JobRow, p: Plan["jobs"][number] | undefined, pub
       state: j.state,
       place: (fact ? j.actualPlace : null) ?? p?.place ?? "yard",
       fitters: j.state === "done" || j.state === "started" ? j.fitters : (p?.fitters ?? []),
+      helpers:
+        j.state === "todo"
+          ? (p?.helpers ?? []).flatMap((h) =>
+              h.work.length ? [{ fitter: h.fitter, from: zone.parse(h.work[0][0]), to: zone.parse(h.work[h.work.length - 1][1]) }] : [],
+            )
+          : [],
       holdUntil: hold,
       pinned: j.pin.start !== null || j.pin.place !== null || j.pin.fitters.length > 0,
       why: p?.why ?? [],

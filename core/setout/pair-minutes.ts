@@ -64,8 +64,16 @@ export const pairMinutes = calculator<Input>(
       about: "steps",
       text: "eyes, ears, gloves, long sleeves; a face shield overhead; nobody on a ladder who is not to be",
     });
+    const helper = windows.length ? { from: round(windows[0].from), to: round(windows[windows.length - 1].to) } : null;
     return outcome(
-      { minutes: round(total), twoMinutes: round(two), freed: round(total - two), calls: windows.length, prop: propUsed ? length : null },
+      {
+        minutes: round(total),
+        twoMinutes: round(two),
+        freed: round(total - two),
+        calls: windows.length,
+        helper,
+        prop: propUsed ? length : null,
+      },
       { findings },
     );
   },

@@ -251,12 +251,12 @@ describe("pair-minutes", () => {
   ];
   it("two are needed for 40 of 65 min, in two stretches", () => {
     const o = run("pair-minutes", { steps });
-    expect(o.results).toEqual({ minutes: 65, twoMinutes: 40, freed: 25, calls: 2, prop: null });
+    expect(o.results).toEqual({ minutes: 65, twoMinutes: 40, freed: 25, calls: 2, helper: { from: 0, to: 65 }, prop: null });
     expect(saidBy(o)).toMatch(/from minute 0 to 15, from minute 40 to 65/);
   });
   it("a prop of 1905 − 20 = 1885 stands in for one stretch, cut from the next longer in stock", () => {
     const o = run("pair-minutes", { steps, propUsed: true, roofHeight: 1905, frame: 20, stock: [2400, 1800, 2000] });
-    expect(o.results).toEqual({ minutes: 65, twoMinutes: 25, freed: 40, calls: 1, prop: 1885 });
+    expect(o.results).toEqual({ minutes: 65, twoMinutes: 25, freed: 40, calls: 1, helper: { from: 40, to: 65 }, prop: 1885 });
     expect(saidBy(o)).toMatch(/prop of 1885, cut from 2000/);
   });
   it.each([

@@ -55,7 +55,7 @@ export function freeFitters(shop: Shop, plan: Plan | undefined, now: Minute): Ma
     const today = open.stretches();
     let until = today[today.length - 1][1];
     for (const p of plan?.jobs ?? []) {
-      const start = zone.parse(p.start);
+      const start = zone.parse(p.helpers?.find((h) => h.fitter === f.id)?.work[0]?.[0] ?? p.start);
       if (p.fitters.includes(f.id) && start >= now && start < until) until = start;
     }
     if (open.minutes(now, until) >= LEAST) out.set(f.id, until);

@@ -10,6 +10,7 @@ import { marksIn } from "./marks";
 import { bareMembers, membersBefore, memberWords } from "./members";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { othersBefore } from "./others";
+import { helperWords } from "./paired";
 import { roundMissing } from "./rounds";
 import { seatWords } from "./seats";
 import { tapedBefore, throwsChips } from "./sparks";
@@ -88,6 +89,7 @@ export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times">, build: B
     ...seatWords(build, job),
     ...tailWords(build, job),
     ...(maker ? [maker] : []),
+    ...helperWords(build, job),
     ...highWords(
       shop.vans.find((v) => v.id === build.vanId),
       job,

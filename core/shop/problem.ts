@@ -6,6 +6,7 @@ import { type Zone, zoneOf } from "../time/zone";
 import { barTicket, heldTickets } from "./barred";
 import { calendarData, leftMinutes } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
+import { crewAsked } from "./paired";
 import { lastPart } from "./parts";
 import { proofApproved } from "./proof";
 
@@ -143,10 +144,10 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
     yardOk: j.yardOk,
     bay: j.bayHas,
     zones: j.zones,
-    crew: j.crew.map((c) => {
+    crew: crewAsked(b, j).map((c) => {
       // What is begun is a fact, whoever does it.
       const ticket = j.state === "todo" || j.state === "paused" ? barTicket(shop.fitters, j, c.ticket) : c.ticket;
-      return { skill: c.skill, level: c.level, count: c.people, ...(ticket ? { ticket } : {}) };
+      return { skill: c.skill, level: c.level, count: c.people, ...(ticket ? { ticket } : {}), ...(c.during ? { during: c.during } : {}) };
     }),
     needs: {
       dry: needs.dry,

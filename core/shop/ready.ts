@@ -6,6 +6,7 @@ import { zoneOf } from "../time/zone";
 import { crewBarred } from "./barred";
 import { liveBefore } from "./circuits";
 import type { JobRow, Shop } from "./model";
+import { crewAsked, neededAtStart } from "./paired";
 import { papersBefore } from "./papers";
 import { lastPart } from "./parts";
 import { holesBefore } from "./penetrations";
@@ -173,9 +174,14 @@ function crewObstacles(shop: Shop, job: JobRow, crew: readonly string[], now: nu
   const today = zone.show(now).slice(0, 10);
   const people = crew.map((id) => shop.fitters.find((f) => f.id === id)).filter((f) => f !== undefined);
   const out: Obstacle[] = crewBarred(people, job).map((text) => ({ kind: "crew", text }));
-  const needed = job.crew.reduce((n, c) => n + c.people, 0);
+  const asked = crewAsked(
+    shop.builds.find((b) => b.id === job.buildId),
+    job,
+  );
+  const needed = neededAtStart(asked);
   if (people.length < needed) out.push({ kind: "crew", text: `it takes ${needed} people, ${people.length} are named` });
-  for (const c of job.crew) {
+  for (const c of asked) {
+    if (c.during && c.during.from > 0) continue;
     const able = people.filter(
       (f) =>
         (c.skill === "any" ? Math.max(0, ...Object.values(f.skills)) : (f.skills[c.skill] ?? 0)) >= c.level &&

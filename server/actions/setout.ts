@@ -28,6 +28,9 @@ async function sheetOf(x: Change, id: string): Promise<SheetRow> {
   return sheet;
 }
 
+/** Sheets whose minutes the plan takes without a second measuring: who is needed when, and what is left. */
+const PLANNED_BY: ReadonlySet<string> = new Set(["pair-minutes", "zone-rate"]);
+
 const title = (name: string) => findCalculator(name)?.title ?? name;
 
 export const setoutActions = [
@@ -73,6 +76,8 @@ export const setoutActions = [
           buildId: build.id,
           text: `set-out ${calculator.title}${job ? ` of ${job.name}` : ""} ${old ? "changed" : "begun"}`,
         });
+        // What the plan goes by as it is kept, locked or not.
+        if (job && PLANNED_BY.has(b.calculator)) await x.stale(`${build.name}: set-out ${calculator.title} of ${job.name} is kept`);
         return { id };
       }),
   ),
@@ -139,6 +144,7 @@ export const setoutActions = [
     change(user, async (x) => {
       const sheet = await sheetOf(x, ids[0]);
       await deleteSheet(x.c, sheet.id);
+      if (PLANNED_BY.has(sheet.calculator)) await x.stale(`set-out ${title(sheet.calculator)} is thrown away`);
       await x.event({
         kind: "sheet.deleted",
         entity: "sheet",

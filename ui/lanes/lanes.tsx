@@ -79,7 +79,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
   /** The pin that a job would have at a spot: what is not named stays as it is pinned. */
   const pinAt = (b: Block, own: string | undefined, spot: Spot): PinAt => {
     const old = view.jobs[b.jobId].pin;
-    const start = spot.start === undefined ? old.start : zone.show(spot.start);
+    const start = spot.start === undefined ? old.start : zone.show(spot.start - (b.lead ?? 0));
     if (!spot.row) return { ...old, start };
     if (group === "bays") return { ...old, start, place: spot.row };
     // The one it is handed to comes in for the one it is taken from.

@@ -51,6 +51,11 @@ export function JobPanel({
         {view.places[block.place] ?? block.place}
         <br />
         {block.fitters.map((f) => view.people[f] ?? f).join(" + ") || "nobody named"} · {card.likely}
+        {block.helpers.map((h) => (
+          <span key={h.fitter} className="block">
+            {view.people[h.fitter] ?? h.fitter} only from {time(view.zone, h.from)} to {clock(view.zone, h.to)}
+          </span>
+        ))}
       </p>
       {block.holdUntil !== null && <p className="mt-1">Then nobody touches it until {near(view.zone, block.holdUntil, view.now)}.</p>}
 
