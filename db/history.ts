@@ -1,7 +1,7 @@
 // What builds of before teach the next one: kept of all of them, handed over or not.
 
 import type { Pool } from "mysql2/promise";
-import type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow, TimeRow } from "@/core/shop/model";
+import type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow, TimeRow, ZoneRateRow } from "@/core/shop/model";
 import { type Conn, rows } from "./pool";
 
 type Raw = { build_id: string; van_id: string; title: string; data: unknown };
@@ -63,18 +63,32 @@ export async function loadGhosts(c: Conn | Pool): Promise<GhostRow[]> {
 /** What jobs that we did took. */
 export async function loadTimes(c: Conn | Pool): Promise<TimeRow[]> {
   return (
-    await rows<{ code: string; worked_minutes: number; build_id: string; van_id: string; people: number }>(
+    await rows<{ code: string; worked_minutes: number; build_id: string; van_id: string; people: string | null }>(
       c,
       `SELECT j.code, j.worked_minutes, j.build_id, b.van_template_id AS van_id,
-              (SELECT COUNT(*) FROM job_fitter f WHERE f.job_id = j.id) AS people
+              (SELECT GROUP_CONCAT(f.fitter_id ORDER BY f.fitter_id) FROM job_fitter f WHERE f.job_id = j.id) AS people
        FROM job j JOIN build b ON b.id = j.build_id
        WHERE j.state = 'done' AND j.by_others IS NULL AND j.worked_minutes > 0 ORDER BY j.id`,
     )
   ).map((r) => ({
     code: r.code.slice(0, 5),
     minutes: Number(r.worked_minutes),
-    people: Math.max(1, Number(r.people)),
+    fitters: r.people?.split(",") ?? [],
     buildId: r.build_id,
     vanId: r.van_id,
   }));
+}
+
+/** What square metres of a kind took whom, by the kept sheets of zones that were done. */
+export async function loadZoneRates(c: Conn | Pool): Promise<ZoneRateRow[]> {
+  const list = await rows<{ build_id: string; input: unknown; fitter_id: string | null }>(
+    c,
+    `SELECT s.build_id, s.input, u.fitter_id FROM setout_sheet s LEFT JOIN user u ON u.id = s.saved_by
+     WHERE s.calculator = 'zone-rate' ORDER BY s.saved_at, s.id`,
+  );
+  return list.flatMap((r) =>
+    (json<{ zones?: { name: string; m2: number; minutes?: number; kind?: ZoneRateRow["kind"] }[] }>(r.input).zones ?? []).flatMap((z) =>
+      z.minutes === undefined ? [] : [{ fitterId: r.fitter_id, kind: z.kind ?? "flat", m2: z.m2, minutes: z.minutes }],
+    ),
+  );
 }

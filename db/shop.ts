@@ -21,7 +21,7 @@ import type {
   Workshop,
 } from "@/core/shop/model";
 import type { BuildRecord } from "@/core/shop/records";
-import { loadFixings, loadGhosts, loadMarked, loadMembers, loadPractice, loadTimes } from "./history";
+import { loadFixings, loadGhosts, loadMarked, loadMembers, loadPractice, loadTimes, loadZoneRates } from "./history";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { loadSheets } from "./setout";
 import { loadTemplates } from "./templates";
@@ -93,6 +93,7 @@ export async function loadShop(c: Conn | Pool): Promise<Shop> {
     practice,
     ghosts,
     times,
+    zoneRates,
     weather,
     builds,
   ] = await Promise.all([
@@ -110,6 +111,7 @@ export async function loadShop(c: Conn | Pool): Promise<Shop> {
     loadPractice(c),
     loadGhosts(c),
     loadTimes(c),
+    loadZoneRates(c),
     loadWeather(c),
     loadBuilds(c),
   ]);
@@ -129,6 +131,7 @@ export async function loadShop(c: Conn | Pool): Promise<Shop> {
     practice,
     ghosts,
     times,
+    zoneRates,
     weather,
     builds,
   };

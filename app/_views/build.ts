@@ -5,6 +5,7 @@ import { conflictsOf } from "@/core/library/conflicts";
 import type { Options } from "@/core/library/options";
 import { some } from "@/core/library/when";
 import { sayDay, sayTime } from "@/core/plan/words";
+import { MARKS_OUT } from "@/core/shop/codes";
 import { buildDates } from "@/core/shop/dates";
 import { askedJobs } from "@/core/shop/extra-asked";
 import { cameOutWords, inventoryOf } from "@/core/shop/inventory";
@@ -109,7 +110,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     openChoices: openChoices(zone, b, template.geometry, await libraryOf(b.libraryVersion), plan, shop.suppliers),
     openKeys: b.openChoices,
     openings: openings(shop, b, plan, now),
-    norms: sayNorms(openingNorms(shop, b.vanId)),
+    norms: openingWords(shop, b, planned),
     holes: penetrationsIn(b.records).map((r) => ({
       ...r,
       says: sayPenetration(r.data),
@@ -313,4 +314,11 @@ function sheetJob(
       )
       .join(", "),
   };
+}
+
+/** What openings took, of who is to set them out where that is known. */
+function openingWords(shop: Shop, b: BuildRow, planned: ReadonlyMap<string, { fitters: string[] }>): string {
+  const job = b.jobs.find((j) => j.code === MARKS_OUT);
+  const who = job && (job.fitters[0] ?? planned.get(job.id)?.fitters[0]);
+  return sayNorms(openingNorms(shop, b.vanId, who), who && fitterName(shop, who));
 }

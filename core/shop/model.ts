@@ -354,9 +354,18 @@ export interface TimeRow {
   /** Without the letter of its copy. */
   code: string;
   minutes: number;
-  people: number;
+  fitters: string[];
   buildId: string;
   vanId: string;
+}
+
+/** What a zone of a kind took; of handed-over builds as well. */
+export interface ZoneRateRow {
+  /** Who wrote it down; null for somebody who is no fitter. */
+  fitterId: string | null;
+  kind: "floor" | "ribs" | "flat";
+  m2: number;
+  minutes: number;
 }
 
 /** What showed once the lettering was off; of handed-over builds as well. */
@@ -389,6 +398,7 @@ export interface Shop {
   practice: PracticeRow[];
   ghosts: GhostRow[];
   times: TimeRow[];
+  zoneRates: ZoneRateRow[];
   weather: WeatherRow[];
   builds: BuildRow[];
 }

@@ -1,7 +1,7 @@
 // What openings took in this house: setting out against cutting, and person-hours for each closed one.
 
 import { MARKS_OUT } from "./codes";
-import type { Shop } from "./model";
+import type { Shop, TimeRow } from "./model";
 
 /** Setting out takes so many times the cutting, until the house has measured it. */
 const SET_OUT_TIMES = 8;
@@ -11,8 +11,8 @@ export interface OpeningNorms {
   setOutTimes: number;
   /** On how many builds that stands; 0: the figure that ships. */
   builds: number;
-  /** Of the type of van, or of the whole house where the type has none. */
-  ofType: boolean;
+  /** Whose: the fitter's own, those of the type of van, or the whole house's where neither is there. */
+  of: "fitter" | "type" | "house";
   /** Person-hours for each opening cut, set and sealed; null before there is one. */
   hoursEach: number | null;
   closed: number;
@@ -20,8 +20,11 @@ export interface OpeningNorms {
 
 const CUTS = /^OP-0[4-8]$/;
 
-/** By builds of the type that were set out and have a cut done; else by those of any type. */
-export function openingNorms(shop: Pick<Shop, "times">, vanId: string): OpeningNorms {
+/**
+ * By builds that were set out and have a cut done: those that the fitter set out, else those of the type, else any. Minutes of
+ * setting out against those of cutting.
+ */
+export function openingNorms(shop: Pick<Shop, "times">, vanId: string, fitter?: string): OpeningNorms {
   const done = shop.times.filter((t) => CUTS.test(t.code));
   const ratio = (ids: readonly string[]): number[] =>
     ids.flatMap((id) => {
@@ -29,23 +32,37 @@ export function openingNorms(shop: Pick<Shop, "times">, vanId: string): OpeningN
       const cut = done.filter((t) => t.buildId === id).reduce((n, t) => n + t.minutes, 0);
       return out > 0 && cut > 0 ? [out / cut] : [];
     });
-  const ids = (type?: string) => [...new Set(shop.times.filter((t) => !type || t.vanId === type).map((t) => t.buildId))];
-  const own = ratio(ids(vanId));
-  const list = own.length ? own : ratio(ids());
-  const hours = done.reduce((n, t) => n + (t.minutes * t.people) / 60, 0);
+  const ids = (test: (t: TimeRow) => boolean) => [...new Set(shop.times.filter(test).map((t) => t.buildId))];
+  const whose = [
+    ["fitter", ratio(fitter ? ids((t) => t.code === MARKS_OUT && t.fitters.includes(fitter)) : [])],
+    ["type", ratio(ids((t) => t.vanId === vanId))],
+    ["house", ratio(ids(() => true))],
+  ] as const;
+  const [of, list] = whose.find(([, l]) => l.length) ?? whose[2];
+  const hours = done.reduce((n, t) => n + (t.minutes * Math.max(1, t.fitters.length)) / 60, 0);
   return {
     setOutTimes: list.length ? Math.round((list.reduce((n, x) => n + x, 0) / list.length) * 10) / 10 : SET_OUT_TIMES,
     builds: list.length,
-    ofType: own.length > 0,
+    of,
     hoursEach: done.length ? Math.round((hours / done.length) * 10) / 10 : null,
     closed: done.length,
   };
 }
 
 /** In words. */
-export function sayNorms(n: OpeningNorms): string {
+export function sayNorms(n: OpeningNorms, fitter?: string): string {
   const out = n.builds
-    ? `Setting out takes ${n.setOutTimes} × the cutting (${n.builds} ${n.builds === 1 ? "build" : "builds"}${n.ofType ? " of this type" : ""})`
+    ? `Setting out takes ${n.setOutTimes} × the cutting (${n.builds} ${n.builds === 1 ? "build" : "builds"}${n.of === "type" ? " of this type" : n.of === "fitter" && fitter ? ` of ${fitter}'s` : ""})`
     : `Setting out is taken for ${n.setOutTimes} × the cutting until a build has shown it`;
   return n.hoursEach === null ? out : `${out}; ${n.hoursEach} person-hours for each closed opening, of ${n.closed}`;
+}
+
+/** Minutes for a square metre of a kind of zone: the fitter's own, else the house's; undefined before anybody has written any down. */
+export function zoneNorm(shop: Pick<Shop, "zoneRates">, kind: "floor" | "ribs" | "flat", fitter?: string): number | undefined {
+  const rate = (list: Shop["zoneRates"]) => {
+    const m2 = list.reduce((n, z) => n + z.m2, 0);
+    return m2 > 0 ? Math.round((list.reduce((n, z) => n + z.minutes, 0) / m2) * 10) / 10 : undefined;
+  };
+  const of = shop.zoneRates.filter((z) => z.kind === kind);
+  return rate(of.filter((z) => fitter !== undefined && z.fitterId === fitter)) ?? rate(of);
 }

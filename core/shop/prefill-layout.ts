@@ -7,6 +7,7 @@ import { asMeasured } from "../van/readings";
 import { linesOn } from "./layout";
 import { marksIn } from "./marks";
 import type { BuildRow, JobRow, Shop } from "./model";
+import { zoneNorm } from "./norms";
 import { sideOf } from "./penetrations";
 
 const t = (n: number) => String(Math.round(n * 10) / 10);
@@ -76,6 +77,28 @@ export function inLinePrefill(build: BuildRow, job: JobRow | undefined, van: Van
       "the one opposite": across ?? "not set out",
       dents: dents.join(", ") || "none",
     },
+    partial: true,
+  };
+}
+
+/** Kinds of the van's panels, as cleaning goes over them. */
+const KIND = { floor: "floor", ceiling: "ribs", left: "ribs", right: "ribs", rear: "flat" } as const;
+
+/** Zones out of the van's panels, with what a square metre of their kind takes whoever is planned for it, else the house. */
+export function zonePrefill(shop: Pick<Shop, "zoneRates">, van: Van, fitter?: string): Prefill {
+  const { panels } = van.geometry;
+  const norms = panels.map((p) => zoneNorm(shop, KIND[p.zone], fitter));
+  return {
+    draft: {
+      zones: panels.map((p, i) => ({
+        name: p.name,
+        m2: String(p.areaM2),
+        minutes: "",
+        kind: KIND[p.zone],
+        norm: norms[i] === undefined ? "" : String(norms[i]),
+      })),
+    },
+    basis: Object.fromEntries(panels.map((p) => [p.name, p.areaM2])),
     partial: true,
   };
 }

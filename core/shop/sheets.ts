@@ -9,7 +9,7 @@ import { stripPrefill } from "./marks";
 import type { BuildRow, JobRow, SheetRow, Shop } from "./model";
 import { isUnit } from "./parts";
 import { planPrefill, startsFromPlan } from "./plan-prefill";
-import { inLinePrefill, letteringPrefill } from "./prefill-layout";
+import { inLinePrefill, letteringPrefill, zonePrefill } from "./prefill-layout";
 
 /**
  * Figures to start a job's sheet from, by the van as measured, what was chosen, the plan and the forecast; undefined where
@@ -26,6 +26,7 @@ export function sheetPrefill(shop: Shop, build: BuildRow, calculator: string, jo
   if (calculator === "height") return van && heightPrefill(shop, build, van.heightMm, plan);
   if (!van) return undefined;
   if (calculator === "in-line") return inLinePrefill(build, job, van);
+  if (calculator === "zone-rate") return zonePrefill(shop, van, job?.fitters[0] ?? plan?.jobs.find((p) => p.id === jobId)?.fitters[0]);
   const unitOf = (j: JobRow | undefined) => j?.parts.find((p) => isUnit(p.name) && p.cutOut)?.cutOut ?? undefined;
   const at = (code: string) => unitOf(build.jobs.find((j) => j.code === code));
   // As measured at goods-in; until then as it was chosen.

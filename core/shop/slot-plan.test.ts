@@ -2,8 +2,10 @@
 
 import { describe, expect, it } from "vitest";
 import type { Plan } from "../plan/model";
+import { findCalculator } from "../setout/calculators";
 import type { Shop, TimeRow } from "./model";
-import { openingNorms, sayNorms } from "./norms";
+import { openingNorms, sayNorms, zoneNorm } from "./norms";
+import { sheetPrefill } from "./sheets";
 import { pinsThatHold, withPins } from "./slot-pins";
 import { slotPlan, waitingOpenings } from "./slot-plan";
 import { at, done, job, NOW, testBuild, testShop, zone } from "./testing/shop";
@@ -107,17 +109,17 @@ describe("what openings took", () => {
     vanId: "drover-l3h2",
     code,
     minutes,
-    people: 1,
+    fitters: ["ines"],
     ...more,
   });
   it("is the figure that ships until a build has shown it", () => {
-    expect(openingNorms({ times: [] }, "drover-l3h2")).toEqual({ setOutTimes: 8, builds: 0, ofType: false, hoursEach: null, closed: 0 });
+    expect(openingNorms({ times: [] }, "drover-l3h2")).toEqual({ setOutTimes: 8, builds: 0, of: "house", hoursEach: null, closed: 0 });
     expect(sayNorms(openingNorms({ times: [] }, "x"))).toBe("Setting out is taken for 8 × the cutting until a build has shown it");
   });
   it("is learnt by type of van, person-hours for each closed opening besides", () => {
     const times = [
       row("1", "OP-01", 600),
-      row("1", "OP-04", 120, { people: 2 }),
+      row("1", "OP-04", 120, { fitters: ["ines", "teo"] }),
       row("1", "OP-06", 80),
       row("2", "OP-01", 200, { vanId: "tern-l1h1" }),
       row("2", "OP-06", 100, { vanId: "tern-l1h1" }),
@@ -125,11 +127,47 @@ describe("what openings took", () => {
       row("3", "OP-01", 900),
     ];
     // 600 ÷ 200 = 3; (120·2 + 80 + 100) ÷ 60 ÷ 3 = 2.3 person-hours.
-    expect(openingNorms({ times }, "drover-l3h2")).toEqual({ setOutTimes: 3, builds: 1, ofType: true, hoursEach: 2.3, closed: 3 });
+    expect(openingNorms({ times }, "drover-l3h2")).toEqual({ setOutTimes: 3, builds: 1, of: "type", hoursEach: 2.3, closed: 3 });
     // A type that has none goes by the house: (3 + 2) ÷ 2.
-    expect(openingNorms({ times }, "other")).toMatchObject({ setOutTimes: 2.5, builds: 2, ofType: false });
+    expect(openingNorms({ times }, "other")).toMatchObject({ setOutTimes: 2.5, builds: 2, of: "house" });
     expect(sayNorms(openingNorms({ times }, "drover-l3h2"))).toBe(
       "Setting out takes 3 × the cutting (1 build of this type); 2.3 person-hours for each closed opening, of 3",
     );
+  });
+  it("is the fitter's own, where they have set a build out", () => {
+    const times = [
+      row("1", "OP-01", 600, { fitters: ["teo"] }),
+      row("1", "OP-04", 200),
+      row("2", "OP-01", 300, { fitters: ["ines"] }),
+      row("2", "OP-06", 100),
+    ];
+    expect(openingNorms({ times }, "drover-l3h2", "ines")).toMatchObject({ setOutTimes: 3, of: "fitter", builds: 1 });
+    expect(openingNorms({ times: times.slice(0, 2) }, "other", "ines")).toMatchObject({ setOutTimes: 3, of: "house" });
+    expect(sayNorms(openingNorms({ times }, "drover-l3h2", "teo"), "Teo")).toMatch(/3 × the cutting \(1 build of Teo's\)/);
+  });
+  it("zones by kind and fitter feed the norm that the next shell starts with", () => {
+    const zoneRates = [
+      { fitterId: "ines", kind: "ribs" as const, m2: 4, minutes: 80 },
+      { fitterId: "teo", kind: "ribs" as const, m2: 6, minutes: 90 },
+      { fitterId: null, kind: "floor" as const, m2: 5, minutes: 50 },
+    ];
+    expect(zoneNorm({ zoneRates }, "ribs", "ines")).toBe(20);
+    expect(zoneNorm({ zoneRates }, "ribs")).toBe(17);
+    expect(zoneNorm({ zoneRates }, "floor", "ines")).toBe(10);
+    expect(zoneNorm({ zoneRates }, "flat")).toBeUndefined();
+    const shop = testShop();
+    shop.zoneRates = zoneRates;
+    job(shop, "ST-06").fitters = ["ines"];
+    const zones = sheetPrefill(shop, shop.builds[0], "zone-rate", "a.ST-06")!.draft.zones as { name: string; kind: string; norm: string }[];
+    expect(zones.length).toBe(shop.vans[1].geometry.panels.length);
+    expect(zones.find((z) => z.kind === "ribs")!.norm).toBe("20");
+    expect(zones.find((z) => z.kind === "flat")?.norm ?? "").toBe("");
+  });
+  it("norms forecast a shell of which no zone is done, and give way to the first that is", () => {
+    const run = (...zones: object[]) => findCalculator("zone-rate")!.run({ zones }).results;
+    const rest = { name: "b", m2: 6, norm: 20 };
+    expect(run({ name: "a", m2: 4, norm: 10 }, rest)).toEqual({ minutesPerM2: 16, restM2: 10, minutesLeft: 160 });
+    expect(run({ name: "a", m2: 4, norm: 10, minutes: 60 }, rest)).toMatchObject({ minutesLeft: 90 });
+    expect(() => run({ name: "a", m2: 4, norm: 10 }, { name: "b", m2: 6 })).toThrow(/none has its minutes yet/);
   });
 });

@@ -192,13 +192,24 @@ export const MORE_SHEETS: readonly Sheet[] = [
         words("name", "Zone"),
         number("m2", "m²"),
         number("minutes", "Minutes", undefined, true),
+        {
+          kind: "choice",
+          path: "kind",
+          label: "Kind",
+          options: [
+            ["flat", "flat"],
+            ["ribs", "ribs"],
+            ["floor", "floor"],
+          ],
+        },
+        number("norm", "Norm", "min/m²", true),
       ),
     ],
     {
       zones: [
-        { name: "floor, front", m2: "3.2", minutes: "54" },
-        { name: "floor, rear", m2: "4.1", minutes: "58" },
-        { name: "walls", m2: "9.5", minutes: "" },
+        { name: "floor, front", m2: "3.2", minutes: "54", kind: "floor", norm: "" },
+        { name: "floor, rear", m2: "4.1", minutes: "58", kind: "floor", norm: "" },
+        { name: "walls", m2: "9.5", minutes: "", kind: "ribs", norm: "" },
       ],
     },
   ),
