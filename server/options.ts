@@ -2,6 +2,7 @@
 
 import { sayChoice } from "@/core/library/choices";
 import { conflictsOf } from "@/core/library/conflicts";
+import { massOf } from "@/core/library/mass";
 import { buildNetwork } from "@/core/library/network";
 import { OPTION_KEYS, type Options } from "@/core/library/options";
 import { changeOptions, type OptionChange } from "@/core/shop/change-options";
@@ -53,6 +54,7 @@ export async function previewOptions(buildId: string, options: Options): Promise
     minutes: change.minutes,
     cost: change.cost,
     wasted: change.wasted,
+    kg: massOf(options) - massOf(build.options),
     dates: await datesWith(state, { ...build, options, jobs: change.jobs }),
   };
 }

@@ -346,6 +346,23 @@ describe("a short slot", () => {
     s.builds[0].at = null;
     expect(texts()).toEqual([]);
   });
+  it("offers a bead only where it stays dry, light and warm enough for as long", () => {
+    const s = shopWith(entry("penetration", "Fan", { no: 1, side: "roof", place: "x", by: "us", state: "closed", bead: "holding" }));
+    const bead = (minutes: number, now = NOW) => slotOffers(s, minutes, now).some((o) => /backfill/.test(o.text));
+    // Indoors, lit and heated at any hour; outdoors until the rain at 15:00.
+    expect(bead(45, at("2027-03-03T20:00"))).toBe(true);
+    s.builds[0].at = "b2";
+    expect(bead(45)).toBe(true);
+    expect(bead(60, at("2027-03-03T14:00"))).toBe(true);
+    expect(bead(61, at("2027-03-03T14:00"))).toBe(false);
+    s.weather[0].dry = [["00:00", "24:00"]];
+    // Dusk at 18:33.
+    expect(bead(60, at("2027-03-03T17:33"))).toBe(true);
+    expect(bead(60, at("2027-03-03T17:34"))).toBe(false);
+    s.weather[0].highC = 4;
+    s.weather[0].lowC = 1;
+    expect(bead(45)).toBe(false);
+  });
   it("knows until when it stays dry", () => {
     const s = testShop();
     s.weather = [{ date: "2027-03-03", sunrise: "07:00", sunset: "18:00", dry: [["08:00", "12:30"]], lowC: 5, highC: 12 }];

@@ -57,5 +57,7 @@ export interface OptionPreview {
   minutes: number;
   cost: number;
   wasted: number;
+  /** Kilograms more (or less), dry. */
+  kg: number;
   dates: DateMove[];
 }

@@ -25,11 +25,25 @@ export function slotOffers(shop: Shop, minutes: number, now: number): SlotOffer[
       if (r.data.stamps?.clean && !r.data.stamps.look && r.data.stamps.clean.at + SECOND_LOOK <= now)
         out.push({ build: b.name, text: `second look for swarf: ${r.title}` });
     for (const h of penetrationsIn(b.records))
-      if (h.data.state === "closed" && h.data.bead === "holding" && cured(b, h.jobId, now))
+      if (h.data.state === "closed" && h.data.bead === "holding" && cured(b, h.jobId, now) && sealable(shop, b, minutes, now))
         out.push({ build: b.name, text: `backfill hole ${h.no}, ${h.title}: dry and light` });
     for (const j of b.jobs) for (const r of j.remainders) out.push({ build: b.name, text: `${j.name}: ${r.text}` });
   }
   return out;
+}
+
+/** Sealant is not laid on metal colder than this, °C, unless its tin says so. A house figure. */
+const COLDEST = 5;
+
+/** Whether it stays dry, light and warm enough for the slot where the van stands. */
+function sealable(shop: Shop, b: BuildRow, minutes: number, now: number): boolean {
+  const zone = zoneOf(shop.workshop.zone);
+  const bay = shop.bays.find((x) => x.id === b.at);
+  const has = bay?.has ?? shop.workshop.yardHas;
+  const day = shop.weather.find((d) => d.date === zone.show(now).slice(0, 10));
+  const dry = has.includes("indoor") || (dryUntil(shop, now) ?? 0) >= now + minutes;
+  const light = has.includes("lit") || (day !== undefined && now + minutes <= zone.parse(`${day.date}T${day.sunset}`));
+  return dry && light && (bay?.tempC ?? day?.highC ?? COLDEST) >= COLDEST;
 }
 
 const cured = (b: BuildRow, jobId: string | null, now: number): boolean => {

@@ -2,6 +2,7 @@
 
 import { v7 } from "uuid";
 import { sayChoice } from "@/core/library/choices";
+import { massOf } from "@/core/library/mass";
 import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
 import { undecidedOf } from "@/core/shop/open-choices";
 import { writeOptionChange, writeUndecided } from "@/db/change-options";
@@ -19,9 +20,12 @@ export const optionActions = [
     body({ options: optionsSchema }),
     (b, { ids }) => previewOptions(ids[0], b.options),
   ),
-  action<{ version: number; options: Options; openChoices: OptionKey[]; who: string }>(
+  action<{ version: number; options: Options; openChoices: OptionKey[]; who: string; why?: string }>(
     { method: "POST", path: "builds/*/options", role: "lead" },
-    body({ version: is.version, options: optionsSchema, openChoices: openChoicesSchema, who: is.name }),
+    body(
+      { version: is.version, options: optionsSchema, openChoices: openChoicesSchema, who: is.name },
+      { why: { type: "string", maxLength: 500 } },
+    ),
     (b, { user, ids }) =>
       change(user, async (x) => {
         const shop = await loadShop(x.c);
@@ -66,7 +70,13 @@ export const optionActions = [
             job_id: null,
             kind: "decision",
             title: title.slice(0, 300),
-            data: { who: b.who.trim(), cost: work.cost, hours: Math.round(work.minutes / 6) / 10 },
+            data: {
+              who: b.who.trim(),
+              cost: work.cost,
+              hours: Math.round(work.minutes / 6) / 10,
+              kg: massOf(b.options) - massOf(build.options),
+              ...(b.why?.trim() ? { note: b.why.trim() } : {}),
+            },
             said_by: user.id,
             said_at: toSql(x.now),
           },

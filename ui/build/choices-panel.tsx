@@ -101,7 +101,7 @@ export function ChoicesPanel({ view }: { view: BuildView }) {
             preview={preview}
             view={view}
             onTaken={() => setPreview(undefined)}
-            take={(who, version) => send("POST", `builds/${view.id}/options`, { version, options, openChoices: open, who })}
+            take={(who, why, version) => send("POST", `builds/${view.id}/options`, { version, options, openChoices: open, who, why })}
           />
         )}
       </Dialog>
@@ -119,11 +119,12 @@ function Preview({
 }: {
   preview: OptionPreview;
   view: BuildView;
-  take(who: string, version: number): Promise<unknown>;
+  take(who: string, why: string, version: number): Promise<unknown>;
   onTaken(): void;
 }) {
   const form = useForm();
   const [who, setWho] = useState(view.client);
+  const [why, setWhy] = useState("");
   const nothing = !p.chosen.length;
   return (
     <div className="flex flex-col gap-4">
@@ -135,7 +136,8 @@ function Preview({
       {!nothing && (
         <p>
           <b>{signed(p.minutes, sayHours(Math.abs(p.minutes)))}</b> work ·{" "}
-          <b>{signed(p.cost, `${Math.abs(p.cost).toLocaleString("en-GB")} ${view.money.currency}`)}</b> parts
+          <b>{signed(p.cost, `${Math.abs(p.cost).toLocaleString("en-GB")} ${view.money.currency}`)}</b> parts · about{" "}
+          <b>{signed(p.kg, `${Math.abs(p.kg)} kg`)}</b>
           {p.wasted > 0 && (
             <>
               {" "}
@@ -195,7 +197,7 @@ function Preview({
         onSubmit={(e) => {
           e.preventDefault();
           void form
-            .submit((v) => take(who, v), view.version, nothing ? "Kept" : "Taken. Replan to give its jobs their places.")
+            .submit((v) => take(who, why, v), view.version, nothing ? "Kept" : "Taken. Replan to give its jobs their places.")
             .then((ok) => ok && onTaken());
         }}
       >
@@ -206,6 +208,15 @@ function Preview({
           value={who}
           onChange={(e) => setWho(e.target.value)}
           required
+          className="flex-1"
+        />
+        <Field
+          label="Why"
+          name="why"
+          faults={form.faults}
+          value={why}
+          onChange={(e) => setWhy(e.target.value)}
+          maxLength={500}
           className="flex-1"
         />
         <Button kind="main" type="submit" disabled={form.busy}>
