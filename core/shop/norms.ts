@@ -54,7 +54,7 @@ export function sayNorms(n: OpeningNorms, fitter?: string): string {
   const out = n.builds
     ? `Setting out takes ${n.setOutTimes} × the cutting (${n.builds} ${n.builds === 1 ? "build" : "builds"}${n.of === "type" ? " of this type" : n.of === "fitter" && fitter ? ` of ${fitter}'s` : ""})`
     : `Setting out is taken for ${n.setOutTimes} × the cutting until a build has shown it`;
-  return n.hoursEach === null ? out : `${out}; ${n.hoursEach} person-hours for each closed opening, of ${n.closed}`;
+  return n.hoursEach === null ? out : `${out}; ${n.hoursEach} person-hours for each of ${n.closed} closed openings`;
 }
 
 /** Minutes for a square metre of a kind of zone: the fitter's own, else the house's; undefined before anybody has written any down. */

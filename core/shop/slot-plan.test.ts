@@ -131,7 +131,7 @@ describe("what openings took", () => {
     // A type that has none goes by the house: (3 + 2) ÷ 2.
     expect(openingNorms({ times }, "other")).toMatchObject({ setOutTimes: 2.5, builds: 2, of: "house" });
     expect(sayNorms(openingNorms({ times }, "drover-l3h2"))).toBe(
-      "Setting out takes 3 × the cutting (1 build of this type); 2.3 person-hours for each closed opening, of 3",
+      "Setting out takes 3 × the cutting (1 build of this type); 2.3 person-hours for each of 3 closed openings",
     );
   });
   it("is the fitter's own, where they have set a build out", () => {
