@@ -1,6 +1,6 @@
 // Jobs that no choice asks for but something that was found: they join the build's plan when the lead takes them on.
 
-import { jobId } from "./from-network";
+import { jobId, untouched } from "./from-network";
 import type { BuildRow, JobRow } from "./model";
 
 /** A job as it is asked for. Jobs are named by their ids. */
@@ -65,11 +65,9 @@ export function extraJob(build: Pick<BuildRow, "id" | "jobs">, a: AskedJob): Job
     needs: { dry: false, daylight: false, minTempC: null, maxTempC: null, noisy: false, sameDay: false },
     hold: { minutes: a.holdMinutes ?? 0, still: false, keepOff: a.holdMinutes ? [...a.zones] : null, minTempC: null },
     notBefore: a.notBefore ?? null,
-    pin: { start: null, place: null, fitters: [] },
     cautions: [...(a.cautions ?? [])],
     kit: [],
     tools: [],
-    template: null,
     means: [a.why],
     irreversible: null,
     pieces: null,
@@ -78,16 +76,8 @@ export function extraJob(build: Pick<BuildRow, "id" | "jobs">, a: AskedJob): Job
     faults: [],
     undecided: [],
     leaves: [],
-    state: "todo",
-    startedAt: null,
-    runningSince: null,
-    workedMinutes: 0,
-    endedAt: null,
-    actualPlace: null,
-    byOthers: null,
-    version: 1,
+    ...untouched(),
     crew: [{ skill: a.skill, level: a.level, people: 1, ticket: null }],
-    fitters: [],
     steps: a.steps.map((text, i) => ({ n: i + 1, text, does: null, doneAt: null, doneBy: null, waivedWhy: null })),
     questions: [],
     after: a.after
@@ -96,8 +86,6 @@ export function extraJob(build: Pick<BuildRow, "id" | "jobs">, a: AskedJob): Job
     covers: [],
     parts: [],
     shots: a.shots.map((text, i) => ({ id: `${id}.shot${i + 1}`, n: i + 1, text, beforeCloseUp: true, version: 1, photos: [] })),
-    remarks: [],
-    remainders: [],
   };
 }
 

@@ -8,6 +8,23 @@ export const jobId = (build: string, code: string): string => `${build}.${code}`
 /** What a job asks decisions for when its library entry says nothing: twice the likely time. */
 const TIME_BOX = 2;
 
+/** A job that nobody has begun. */
+export const untouched = () => ({
+  state: "todo" as const,
+  startedAt: null,
+  runningSince: null,
+  workedMinutes: 0,
+  endedAt: null,
+  actualPlace: null,
+  byOthers: null,
+  version: 1,
+  fitters: [],
+  template: null,
+  pin: { start: null, place: null, fitters: [] },
+  remarks: [],
+  remainders: [],
+});
+
 /** Everything of the network's job, under the build's id; nothing done, parts not ordered. */
 export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
   const id = jobId(build, j.code);
@@ -38,11 +55,9 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
       minTempC: j.hold?.minTempC ?? null,
     },
     notBefore: null,
-    pin: { start: null, place: null, fitters: [] },
     cautions: j.cautions,
     kit: j.kit ?? [],
     tools: j.tools ?? [],
-    template: null,
     means: j.means,
     irreversible: j.irreversible ?? null,
     pieces: j.pieces && { ...j.pieces, done: 0 },
@@ -52,16 +67,8 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
     faults: j.faults ?? [],
     undecided: [],
     leaves: j.remainders.map((r) => ({ text: r.text, before: jobId(build, r.before) })),
-    state: "todo",
-    startedAt: null,
-    runningSince: null,
-    workedMinutes: 0,
-    endedAt: null,
-    actualPlace: null,
-    byOthers: null,
-    version: 1,
+    ...untouched(),
     crew: j.crew.map((c) => ({ skill: c.skill, level: c.level ?? 1, people: c.count ?? 1, ticket: c.ticket ?? null })),
-    fitters: [],
     steps: j.steps.map((s, i) => ({ n: i + 1, text: s.text, does: s.does ?? null, doneAt: null, doneBy: null, waivedWhy: null })),
     questions: j.ask.map((text, i) => ({ n: i + 1, text, answeredAt: null, answeredBy: null })),
     after: j.after.map((a) => ({
@@ -98,7 +105,5 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
       version: 1,
       photos: [],
     })),
-    remarks: [],
-    remainders: [],
   };
 }

@@ -6,13 +6,13 @@ import { stageOf } from "../kit/stage";
 export function StageLadder({ stages }: { stages: readonly StageProgress[] }) {
   const total = stages.reduce((n, s) => n + s.minutes, 0) || 1;
   return (
-    <span className="flex gap-1" role="img" aria-label={stages.map((s) => `${stageOf(s.stage).name} ${s.done} of ${s.all}`).join(", ")}>
+    <span className="flex gap-0.5" role="img" aria-label={stages.map((s) => `${stageOf(s.stage).name} ${s.done} of ${s.all}`).join(", ")}>
       {stages.map((s) => {
         const look = stageOf(s.stage);
         return (
           <span
             key={s.stage}
-            className="block min-w-[42px]"
+            className="block min-w-[47px]"
             style={{ flexGrow: s.minutes / total, flexBasis: 0 }}
             title={`${look.name}: ${s.done} of ${s.all} jobs done`}
           >

@@ -1,0 +1,84 @@
+// What was found asks for work; the layout is frozen before the saw; who helps is booked for the minutes that need two.
+
+import { expect, type Page, test } from "@playwright/test";
+import { expectAccessible, signIn } from "./people";
+
+interface Problem {
+  builds: {
+    id: string;
+    jobs: { id: string; after?: { job: string }[]; crew: { skill: string; during?: { from: number; to: number } }[] }[];
+  }[];
+}
+const jobsIn = async (page: Page, build: string) => {
+  const p = (await (await page.request.get("/api/problem")).json()) as Problem;
+  return p.builds.find((b) => b.id === build)!.jobs;
+};
+
+test("what the client calls done asks for a job: tried against the dates, taken on, left again with a reason", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/field-vet");
+  const asked = page.getByRole("region", { name: "Work that something found asks for" });
+  const line = asked.getByRole("listitem").filter({ hasText: "Looked over: Rack feet" });
+  await expect(line).toContainText("20 min");
+  await line.getByRole("button", { name: "What it does to the dates" }).click();
+  await expect(line.getByText(/^Field vet: planned finish/)).toBeVisible();
+  expect((await jobsIn(page, "field-vet")).some((j) => j.id.includes(".EX-"))).toBe(false);
+  await line.getByRole("button", { name: "Take it on" }).click();
+  await expect(line).toContainText("taken on, not begun");
+  const jobs = await jobsIn(page, "field-vet");
+  const taken = jobs.find((j) => j.id.includes(".EX-"))!;
+  expect(jobs.filter((j) => j.after?.some((a) => a.job === taken.id)).length).toBeGreaterThan(0);
+  await expect(page.getByRole("region", { name: "Strip" }).getByText("Looked over: Rack feet")).toBeVisible();
+  await expectAccessible(page);
+  await line.getByRole("button", { name: "Leave it after all" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Why").fill("seen when the van came in");
+  await dialog.getByRole("button", { name: "Leave it" }).click();
+  await expect(line.getByRole("button", { name: "Take it on" })).toBeVisible();
+  await expect(page.getByText(/is left: seen when the van came in/)).toBeVisible();
+});
+
+test("a question of the layout keeps a window from being cut until somebody has decided", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/night-bakery?tab=openings");
+  const right = page.getByRole("listitem").filter({ hasText: "Side window: cut and set, right 1" }).first();
+  const open = page.getByRole("region", { name: "Open in the layout" });
+  const dialog = page.getByRole("dialog");
+  await open.getByRole("button", { name: /^Add/ }).click();
+  await dialog.getByLabel("What is open").fill("Bed lengthways or across");
+  await dialog.getByLabel("Side").selectOption("right");
+  await dialog.getByLabel("From, behind the bulkhead").fill("900");
+  await dialog.getByLabel("Who decides").fill("Crumb & Ember");
+  await dialog.getByRole("button", { name: "Write it down" }).click();
+  // A stretch has two ends; what was typed stays.
+  await expect(dialog.getByRole("alert").first()).toContainText("two ends");
+  await expect(dialog.getByLabel("What is open")).toHaveValue("Bed lengthways or across");
+  await dialog.getByLabel(/^To\b/).fill("2100");
+  await dialog.getByRole("button", { name: "Write it down" }).click();
+  await expect(right).toContainText("Bed lengthways or across is open");
+  await open.getByRole("button", { name: /^Bed lengthways/ }).click();
+  await dialog.getByLabel("What was decided").fill("across");
+  await dialog.getByRole("button", { name: "Keep" }).click();
+  await expect(right).not.toContainText("Bed lengthways or across is open");
+});
+
+test("a sheet says for which minutes two are needed, and the plan asks for no more", async ({ page }) => {
+  await signIn(page, "Mara");
+  const id = "field-vet.OP-04";
+  const helper = async () => (await jobsIn(page, "field-vet")).find((j) => j.id === id)!.crew.find((c) => c.during);
+  expect(await helper()).toBeUndefined();
+  await page.goto(`/set-out?job=${id}&sheet=pair-minutes`);
+  const rows = page.getByRole("row");
+  await page.getByRole("button", { name: "Add a step" }).click();
+  await rows.last().getByLabel("Step", { exact: true }).fill("cut and edge");
+  await rows.last().getByLabel("Minutes").fill("90");
+  await page.getByRole("button", { name: "Add a step" }).click();
+  await rows.last().getByLabel("Step", { exact: true }).fill("unit down");
+  await rows.last().getByLabel("Minutes").fill("30");
+  await rows.last().getByRole("checkbox").first().check();
+  await page.getByRole("button", { name: "Keep with the job" }).click();
+  await expect(page.getByRole("region", { name: "Kept sheet" })).toContainText("version 1, Mara");
+  const { during } = (await helper())!;
+  expect(during!.from).toBeGreaterThan(0);
+  expect(during!.to).toBeGreaterThan(during!.from);
+});
