@@ -16,22 +16,31 @@ const jobsIn = async (page: Page, build: string) => {
 
 test("what the client calls done asks for a job: tried against the dates, taken on, left again with a reason", async ({ page }) => {
   await signIn(page, "Mara");
-  await page.goto("/builds/field-vet");
+  await page.goto("/builds/seed-library?tab=papers");
+  const dialog = page.getByRole("dialog");
+  const others = page.getByRole("region", { name: "Work of others" });
+  await others.getByRole("button", { name: /^Add/ }).click();
+  await dialog.getByLabel("What", { exact: true }).fill("Rack feet, four");
+  await dialog.getByLabel("Their name").fill("A cousin");
+  await dialog.getByLabel("What it is part of").selectOption("rack");
+  await dialog.getByLabel("It goes through the skin").check();
+  await dialog.getByRole("button", { name: "Write it down" }).click();
+  await expect(others.getByRole("button", { name: /^Rack feet, four/ })).toBeVisible();
+  await page.goto("/builds/seed-library");
   const asked = page.getByRole("region", { name: "Work that something found asks for" });
-  const line = asked.getByRole("listitem").filter({ hasText: "Looked over: Rack feet" });
+  const line = asked.getByRole("listitem").filter({ hasText: "Looked over: Rack feet, four" });
   await expect(line).toContainText("20 min");
   await line.getByRole("button", { name: "What it does to the dates" }).click();
-  await expect(line.getByText(/^Field vet: planned finish/)).toBeVisible();
-  expect((await jobsIn(page, "field-vet")).some((j) => j.id.includes(".EX-"))).toBe(false);
+  await expect(line.getByText(/^Seed library: planned finish/)).toBeVisible();
+  expect((await jobsIn(page, "seed-library")).some((j) => j.id.includes(".EX-"))).toBe(false);
   await line.getByRole("button", { name: "Take it on" }).click();
   await expect(line).toContainText("taken on, not begun");
-  const jobs = await jobsIn(page, "field-vet");
+  const jobs = await jobsIn(page, "seed-library");
   const taken = jobs.find((j) => j.id.includes(".EX-"))!;
   expect(jobs.filter((j) => j.after?.some((a) => a.job === taken.id)).length).toBeGreaterThan(0);
-  await expect(page.getByRole("region", { name: "Strip" }).getByText("Looked over: Rack feet")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Strip" }).getByText("Looked over: Rack feet, four")).toBeVisible();
   await expectAccessible(page);
   await line.getByRole("button", { name: "Leave it after all" }).click();
-  const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Why").fill("seen when the van came in");
   await dialog.getByRole("button", { name: "Leave it" }).click();
   await expect(line.getByRole("button", { name: "Take it on" })).toBeVisible();
