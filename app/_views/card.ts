@@ -10,6 +10,7 @@ import { byStep, kitLines } from "@/core/shop/kit";
 import { calendarData, workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
+import { beginners } from "@/core/shop/paired";
 import { paperWords } from "@/core/shop/papers";
 import { holesOf, isSoak, sayPenetration } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
@@ -196,7 +197,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     // Questions stand on the card themselves.
     obstacles: fact
       ? []
-      : startObstacles(shop, j, crew, build.at ?? placeId, now)
+      : startObstacles(shop, j, j.state === "todo" && p ? beginners(p) : crew, build.at ?? placeId, now)
           .filter((o) => o.kind !== "question")
           .map((o) => o.text),
     remarks: j.remarks.map((r) => r.text),

@@ -4,6 +4,9 @@ import type { BuildRow, CutOut } from "./model";
 
 const PREFIX = "Unit: ";
 
+/** What the decision for a unit is called. */
+export const unitTitle = (name: string): string => `${PREFIX}${name}`;
+
 /** Corners of a unit of which only the cut along is known, mm: as the roof units that the library names have. */
 const CORNER = 30;
 

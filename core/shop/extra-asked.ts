@@ -33,10 +33,12 @@ const support: Source = (_shop, build, sheet, o) => {
   const before = ids(board ?? own);
   const proud = heights.filter((h) => h.height < 0);
   const long = (heights[heights.length - 1].at - heights[0].at) / 1000;
-  const common = { stage: "insulation", zones: own?.zones ?? ["floor"], level: 2, before } as const;
+  const common = { stage: "insulation", zones: own?.zones ?? ["floor"], level: 2 } as const;
+  const keys = { dress: `dress:${sheet.id}`, scribe: `scribe:${sheet.id}` };
+  const taken = (key: string) => ids(build.jobs.find((j) => j.extra === key));
   const dress: AskedJob = {
     ...common,
-    key: `dress:${sheet.id}`,
+    key: keys.dress,
     name: "Metal dressed back at the floor's edge",
     why: `the set-out shows metal proud at ${proud.map((h) => `${h.at}`).join(", ")} mm`,
     minutes: around(DRESS_A_PLACE * proud.length),
@@ -49,14 +51,17 @@ const support: Source = (_shop, build, sheet, o) => {
     shots: ["the edge under the level line"],
     cautions: ["Ears and eyes; look at what lies on the other side before the first blow"],
     after: [],
+    before: [...before, ...taken(keys.scribe)],
   };
+  const highest = Math.max(...heights.map((h) => h.height));
+  if (highest <= 0) return proud.length ? [dress] : [];
   return [
     ...(proud.length ? [dress] : []),
     {
       ...common,
-      key: `scribe:${sheet.id}`,
+      key: keys.scribe,
       name: "Support scribed under the bent edge",
-      why: `the edge has sunk by up to ${Math.max(...heights.map((h) => h.height))} mm`,
+      why: `the edge has sunk by up to ${highest} mm`,
       minutes: around(Math.max(20, SCRIBE_A_METRE * long)),
       skill: "joinery",
       steps: [
@@ -67,7 +72,9 @@ const support: Source = (_shop, build, sheet, o) => {
         "Mark the floor template's edge there as not to be trusted",
       ],
       shots: ["the support under the level line"],
-      after: [],
+      // On metal that was dressed back, where that was taken on.
+      after: taken(keys.dress),
+      before,
     },
   ];
 };
@@ -101,7 +108,7 @@ const scuff: Source = (shop, build, sheet, o, now) => {
 };
 
 /** What stays connected would empty the battery while the van stands: looked at half-way. */
-const battery: Source = (_shop, build, sheet, o, now) => {
+const battery: Source = (_shop, _build, sheet, o, now) => {
   const { daysToFlat, neededDays } = o.results as { daysToFlat: number | null; neededDays: number };
   if (daysToFlat === null || daysToFlat >= neededDays) return [];
   const circuits = (sheet.input.circuits as { name: string }[]).map((c) => c.name);
@@ -124,7 +131,8 @@ const battery: Source = (_shop, build, sheet, o, now) => {
       ],
       shots: ["the reading"],
       after: [],
-      before: build.jobs.filter((j) => j.state === "todo" && j.stage === "services").map((j) => j.id),
+      // It stands: nothing waits for the look.
+      before: [],
     },
   ];
 };

@@ -70,6 +70,21 @@ describe("what set-outs ask for", () => {
     expect(byKey(shop, "dress:")).toMatchObject({ skill: "body", before: ["a.IN-05"], minutes: { likely: 25 } });
     expect(byKey(shop, "dress:")!.steps).toContain("At 600 mm dress the metal down by 3 mm");
   });
+  it("with nothing sunk no support is asked for, and one goes on metal that was dressed back", () => {
+    const shop = testShop();
+    const stations = [
+      { at: 0, depth: 9 },
+      { at: 600, depth: 10 },
+    ];
+    keep(shop, "edge-support", "IN-05", { plate: 12, stations });
+    expect(asked(shop).map((a) => a.key)).toEqual(["dress:sheet-edge-support"]);
+    shop.builds[0].sheets[0].input = { plate: 12, stations: [{ at: 0, depth: 20 }, stations[1]] };
+    const dressed = withExtra(shop.builds[0], byKey(shop, "dress:")!);
+    expect(askedJobs(shop, dressed.build, NOW).find((a) => a.key.startsWith("scribe:"))!.after).toEqual([dressed.job.id]);
+    // The other way round: what is scribed already waits for the metal.
+    const scribed = withExtra(shop.builds[0], byKey(shop, "scribe:")!);
+    expect(askedJobs(shop, scribed.build, NOW).find((a) => a.key.startsWith("dress:"))!.before).toContain(scribed.job.id);
+  });
   it("a coat past its latest time: scuffed again, not before, and not once the job is done", () => {
     const shop = testShop();
     const coat = { earliestH: 2, latestH: 8, tempC: 23, coated: "09:00" };
@@ -89,6 +104,7 @@ describe("what set-outs ask for", () => {
     const a = byKey(shop, "battery:")!;
     expect(a.notBefore).toBe(NOW - 60 + 4 * DAY);
     expect(a.why).toMatch(/flat after 9.9 days.*tracker/);
+    expect(a.before).toEqual([]);
     shop.builds[0].sheets = [];
     keep(shop, "battery-stand", "ST-03", { ...kept, standDays: 6 });
     expect(byKey(shop, "battery:")).toBeUndefined();

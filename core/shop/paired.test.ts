@@ -10,7 +10,7 @@ import { readPlan, readProblem } from "../plan/read";
 import { pairMinutes } from "../setout/pair-minutes";
 import { freeFitters } from "./forward";
 import type { SheetRow, Shop } from "./model";
-import { crewAsked, helperWords, neededAtStart } from "./paired";
+import { beginners, crewAsked, helperWords, neededAtStart } from "./paired";
 import { toProblem } from "./problem";
 import { startObstacles } from "./ready";
 import { done, job, NOW, testShop, zone } from "./testing/shop";
@@ -115,10 +115,17 @@ describe("the second person of a job", () => {
         .map((o) => o.text);
     expect(crew(shop, ["ines"])).toEqual([]);
     expect(crew(testShop(), ["ines"])).toContain("it takes 2 people, 1 are named");
+    // Paused, whoever began it goes on alone as well.
+    Object.assign(fan(shop), { state: "paused", fitters: ["ines"] });
+    expect(crew(shop, ["ines"])).toEqual([]);
+    Object.assign(fan(shop), { state: "todo", fitters: [] });
     const p = { id: "a.OP-04", start: "2027-03-03T10:00", end: "2027-03-03T12:00", place: "b2", fitters: ["ines", "teo"] };
     const plan = (helpers?: object) => ({ jobs: [{ ...p, ...(helpers ? { helpers } : {}) }], stays: [], builds: [] }) as never;
     expect(freeFitters(shop, plan(), NOW).get("teo")).toBeUndefined();
     const later = [{ fitter: "teo", work: [["2027-03-03T11:30", "2027-03-03T12:00"]] }];
+    expect(beginners({ ...p, helpers: later as never })).toEqual(["ines"]);
+    expect(beginners({ ...p, helpers: [{ fitter: "teo", work: [[p.start, p.end]] }] })).toEqual(["ines", "teo"]);
+    expect(beginners(p)).toEqual(["ines", "teo"]);
     expect(freeFitters(shop, plan(later), NOW).get("teo")).toBe(zone.parse("2027-03-03T11:30"));
   });
 });

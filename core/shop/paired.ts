@@ -42,6 +42,16 @@ export function crewAsked(
   return crew.filter((c) => c.people > 0);
 }
 
+/** Who of a planned job begins it: without those who are only needed later. */
+export function beginners(p: {
+  start: string;
+  fitters: readonly string[];
+  helpers?: readonly { fitter: string; work: readonly (readonly string[])[] }[];
+}): string[] {
+  const later = new Set(p.helpers?.flatMap((h) => (h.work.length && h.work[0][0] > p.start ? [h.fitter] : [])));
+  return p.fitters.filter((f) => !later.has(f));
+}
+
 /** How many have to be there when it begins. */
 export const neededAtStart = (crew: readonly CrewAsked[]): number =>
   crew.reduce((n, c) => n + (c.during && c.during.from > 0 ? 0 : c.people), 0);

@@ -174,9 +174,10 @@ function crewObstacles(shop: Shop, job: JobRow, crew: readonly string[], now: nu
   const today = zone.show(now).slice(0, 10);
   const people = crew.map((id) => shop.fitters.find((f) => f.id === id)).filter((f) => f !== undefined);
   const out: Obstacle[] = crewBarred(people, job).map((text) => ({ kind: "crew", text }));
+  // Whoever begins it may go on with it: the second one is called when needed, paused or not.
   const asked = crewAsked(
     shop.builds.find((b) => b.id === job.buildId),
-    job,
+    { ...job, state: "todo" },
   );
   const needed = neededAtStart(asked);
   if (people.length < needed) out.push({ kind: "crew", text: `it takes ${needed} people, ${people.length} are named` });

@@ -4,6 +4,7 @@ import { v7 } from "uuid";
 import { stripOpen } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow, Shop } from "@/core/shop/model";
+import { beginners } from "@/core/shop/paired";
 import { soakOpen } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
 import { setPinFitters } from "@/db/pins";
@@ -45,9 +46,9 @@ const names = (shop: Shop, ids: readonly string[]) => ids.map((id) => shop.fitte
 
 async function start(x: Change, user: User, f: Found, crewAsked: string[] | undefined): Promise<void> {
   const { job, shop } = f;
-  const crew = crewAsked ?? (await mayAct(x, user, job));
-  await mayAct(x, user, job);
+  const named = await mayAct(x, user, job);
   const planned = (await loadPlan(x.c, "published", x.zone))?.plan.jobs.find((p) => p.id === job.id);
+  const crew = crewAsked ?? (job.fitters.length || !planned ? named : beginners(planned));
   const at = shop.builds.find((b) => b.id === job.buildId)?.at ?? null;
   const place = job.place === "bench" ? "bench" : (planned?.place ?? at ?? "yard");
   // Where the van stands counts, as long as the work can be done there.

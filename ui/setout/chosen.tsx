@@ -4,6 +4,7 @@
 import { useState } from "react";
 import type { Outcome } from "@/core/setout/model";
 import type { SheetDraft } from "@/core/setout/prefill";
+import { unitTitle } from "@/core/shop/chosen-unit";
 import { Button } from "../kit/button";
 import { Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";
@@ -21,7 +22,7 @@ export function optionsOf(calculator: string, draft: SheetDraft, outcome: Outcom
   if (calculator === "unit-choice")
     return (Array.isArray(draft.candidates) ? draft.candidates : []).flatMap((c) => {
       const name = String(c.name ?? "").trim();
-      return name ? [{ title: `Unit: ${name}`, data: { cost: figure(String(c.price ?? "")), kg: figure(String(c.kg ?? "")) } }] : [];
+      return name ? [{ title: unitTitle(name), data: { cost: figure(String(c.price ?? "")), kg: figure(String(c.kg ?? "")) } }] : [];
     });
   if (calculator !== "roof-plan") return [];
   const ranking = (outcome?.results as { ranking?: Record<string, { bay: number; at: number }[]> } | undefined)?.ranking ?? {};
