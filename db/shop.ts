@@ -320,6 +320,15 @@ async function loadReadings(c: Conn | Pool): Promise<Map<string, ReadingRow[]>> 
   }));
 }
 
+/** Who is on a job, or was; without those let go while it runs. */
+function peopleOf(who: readonly { fitter: string; helper: boolean; freedAt: number | null }[], done: boolean) {
+  const helpers = who.filter((w) => w.helper).map(({ fitter, freedAt }) => ({ fitter, freedAt }));
+  return {
+    fitters: who.filter((w) => done || w.freedAt === null).map((w) => w.fitter),
+    ...(helpers.length ? { helpers } : {}),
+  };
+}
+
 const ACTIVE = "JOIN job j ON j.id = x.job_id JOIN build b ON b.id = j.build_id AND b.state = 'active'";
 
 async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
@@ -352,7 +361,11 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       people: num(r.people),
       ticket: r.ticket as string | null,
     })),
-    who: grouped(who, "job_id", (r) => text(r.fitter_id)),
+    who: grouped(who, "job_id", (r) => ({
+      fitter: text(r.fitter_id),
+      helper: bool(r.helper),
+      freedAt: fromSqlOrNull(r.freed_at as string | null),
+    })),
     pins: grouped(pins, "job_id", (r) => text(r.fitter_id)),
     steps: grouped(steps, "job_id", (r) => ({
       n: num(r.n),
@@ -471,7 +484,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       ...(r.extra === null ? {} : { extra: r.extra as string }),
       version: num(r.version),
       crew: by.crew.get(id) ?? [],
-      fitters: by.who.get(id) ?? [],
+      ...peopleOf(by.who.get(id) ?? [], r.state === "done"),
       steps: by.steps.get(id) ?? [],
       questions: by.questions.get(id) ?? [],
       remainders: by.remainders.get(id) ?? [],

@@ -91,3 +91,37 @@ test("a sheet says for which minutes two are needed, and the plan asks for no mo
   expect(during!.from).toBeGreaterThan(0);
   expect(during!.to).toBeGreaterThan(during!.from);
 });
+
+test("a job that one goes on with alone keeps its second person in the plan, who comes and is free again", async ({ page }) => {
+  await signIn(page, "Mara");
+  const id = "night-bakery.OP-06a";
+  const headers = { origin: new URL(page.url()).origin };
+  const send = async (path: string, data: object) =>
+    expect((await page.request.post(`/api/${path}`, { headers, data })).status(), path).toBe(200);
+  const steps = [
+    { name: "cut and edge", minutes: 90 },
+    { name: "unit down", minutes: 30, two: true },
+  ];
+  await send("builds/night-bakery/sheets", { calculator: "pair-minutes", jobId: id, draft: {}, input: { steps } });
+  await page.goto(`/card?job=${id}&fitter=ines`);
+  await page.getByRole("button", { name: "Pause" }).click();
+  await expect(page.getByRole("button", { name: "Go on", exact: true })).toBeVisible();
+  await send(`jobs/${id}/act`, { act: "start", crew: ["ines"] });
+  await send("plan", { quick: true });
+  // The plan names who comes; until then they are planned with for other work.
+  const { during } = (await jobsIn(page, "night-bakery")).find((j) => j.id === id)!.crew.find((c) => c.during)!;
+  expect(during!.from).toBeGreaterThan(0);
+  await page.goto(`/card?job=${id}&fitter=ines`);
+  const second = page.getByRole("region", { name: "Second person" });
+  await expect(second).toContainText(/A second person is needed in .* of work, for /);
+  const here = second.getByRole("button", { name: / is here$/ });
+  const name = (await here.textContent())!.replace(" is here", "");
+  await expectAccessible(page);
+  await here.click();
+  await expect(second).toContainText(`${name} is needed in `);
+  await second.getByRole("button", { name: `${name} is free again` }).click();
+  await expect(second).toContainText("One goes on alone");
+  const said = page.getByRole("listitem").filter({ hasText: `${name} is free again` });
+  await said.getByRole("button", { name: "Undo" }).click();
+  await expect(second).toContainText(`${name} is needed in `);
+});

@@ -7,6 +7,7 @@ import { benchActions } from "./actions/bench";
 import { buildActions } from "./actions/builds";
 import { draftActions } from "./actions/drafts";
 import { extraActions } from "./actions/extras";
+import { helpActions } from "./actions/help";
 import { jobActions } from "./actions/jobs";
 import { libraryActions } from "./actions/library";
 import { optionActions } from "./actions/options";
@@ -26,6 +27,7 @@ import { Refusal } from "./refusal";
 export const actions: readonly Action[] = [
   ...planActions,
   ...jobActions,
+  ...helpActions,
   ...buildActions,
   ...partActions,
   ...proofActions,

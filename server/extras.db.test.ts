@@ -164,7 +164,7 @@ describe("a time box answered with a call", () => {
 });
 
 describe("a second person for some minutes", () => {
-  it("is planned by the sheet that is kept, read back as planned, and whole again once the sheet is thrown away", async () => {
+  it("is planned by the sheet that is kept, and read back as planned", async () => {
     const fan = (await buildNow()).jobs.find((j) => j.code === "OP-04")!;
     await run(pool(), "UPDATE job SET pin_start = NULL WHERE id = ?", [fan.id]);
     const steps = [
@@ -177,6 +177,50 @@ describe("a second person for some minutes", () => {
     expect(made.helpers).toHaveLength(1);
     const { working } = await loadState();
     expect(working!.plan.jobs.find((j) => j.id === fan.id)!.helpers).toEqual(made.helpers);
+  });
+  it("is kept for a job that one has begun: comes, helps, is free again, each taken back as well", async () => {
+    const fan = (await buildNow()).jobs.find((j) => j.code === "OP-04")!;
+    const who = (await shopNow()).fitters;
+    const [i, t] = ["Ines", "Teo"].map((name) => who.find((f) => f.name === name)!.id);
+    const nowAt = "2026-11-25 10:42:00";
+    await run(
+      pool(),
+      "UPDATE job SET state = 'started', started_at = ?, running_since = ?, actual_place = 'yard', worked_minutes = 15 WHERE id = ?",
+      [nowAt, nowAt, fan.id],
+    );
+    await run(pool(), "UPDATE build SET at_place = 'yard' WHERE id = ?", [id]);
+    await run(pool(), "INSERT INTO job_fitter (job_id, fitter_id) VALUES (?, ?)", [fan.id, i]);
+    const job = async () => (await buildNow()).jobs.find((j) => j.id === fan.id)!;
+    const planned = async () => (await replan(lead.id)).plan.jobs.find((j) => j.id === fan.id)!;
+    const help = (act: string, fitter = t, user = ines) => post(`jobs/${fan.id}/help`, { fitter, act }, user);
+
+    expect(await planned()).toMatchObject({ fitters: [i, t], helpers: [{ fitter: t }] });
+    expect(await pathsOf(help("come", "nobody"))).toEqual(["fitter"]);
+    expect((await refused(help("come", i))).message).toMatch(/Ines is on .* already/);
+    expect(await pathsOf(help("free"))).toEqual(["fitter"]);
+    // Who is planned to help may say so, too.
+    const teo: User = { ...ines, id: "u-teo", name: "Teo", fitterId: t };
+    await help("come", t, teo);
+    expect(await job()).toMatchObject({ fitters: [i, t], helpers: [{ fitter: t, freedAt: null }] });
+    expect((await refused(help("come", t))).message).toMatch(/already/);
+    expect(await planned()).toMatchObject({ fitters: [i, t], helpers: [{ fitter: t }] });
+    await help("undo");
+    expect((await job()).fitters).toEqual([i]);
+    await help("come");
+    await help("free");
+    expect(await job()).toMatchObject({ fitters: [i], helpers: [{ fitter: t, freedAt: NOW }] });
+    expect(await planned()).toMatchObject({ fitters: [i] });
+    // Paused and gone on with by one: whoever was let go stays so; done, both have been on it.
+    await post(`jobs/${fan.id}/act`, { act: "pause" });
+    expect((await refused(help("come"))).message).toMatch(/not under way/);
+    await run(pool(), "UPDATE job SET state = 'done', ended_at = ? WHERE id = ?", [nowAt, fan.id]);
+    expect((await job()).fitters).toEqual([i, t].sort());
+    await run(pool(), "UPDATE job SET state = 'todo', started_at = NULL, worked_minutes = 0, ended_at = NULL WHERE id = ?", [fan.id]);
+    await run(pool(), "DELETE FROM job_fitter WHERE job_id = ?", [fan.id]);
+    await run(pool(), "UPDATE build SET at_place = NULL WHERE id = ?", [id]);
+  });
+  it("is there for all of it again once the sheet is thrown away", async () => {
+    const fan = (await buildNow()).jobs.find((j) => j.code === "OP-04")!;
     const sheet = (await buildNow()).sheets.find((s) => s.calculator === "pair-minutes")!;
     await perform("DELETE", ["sheets", sheet.id], {}, lead);
     expect((await replan(lead.id)).plan.jobs.find((j) => j.id === fan.id)!.helpers).toBeUndefined();

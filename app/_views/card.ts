@@ -10,7 +10,7 @@ import { byStep, kitLines } from "@/core/shop/kit";
 import { calendarData, workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
-import { beginners } from "@/core/shop/paired";
+import { beginners, helpOf } from "@/core/shop/paired";
 import { paperWords } from "@/core/shop/papers";
 import { holesOf, isSoak, sayPenetration } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
@@ -36,14 +36,48 @@ export function jobsOf(state: State, fitter: string): JobRow[] {
   const mine = state.shop.builds
     .flatMap((b) => b.jobs)
     .filter(
-      (j) => j.state !== "done" && (j.state === "started" ? j.fitters.includes(fitter) : planned.get(j.id)?.fitters.includes(fitter)),
+      (j) =>
+        j.state !== "done" &&
+        (j.state === "started" ? j.fitters.includes(fitter) || helps(state, j, fitter) : planned.get(j.id)?.fitters.includes(fitter)),
     );
   const starts = (j: JobRow) => {
     const p = planned.get(j.id);
     return p?.helpers?.find((h) => h.fitter === fitter)?.work[0]?.[0] ?? p?.start ?? "9";
   };
-  const rank = (j: JobRow) => (j.state === "started" ? "0" : `1${starts(j)}`);
+  const rank = (j: JobRow) => (j.state === "started" && j.fitters.includes(fitter) ? "0" : `1${starts(j)}`);
   return mine.sort((a, b) => rank(a).localeCompare(rank(b)));
+}
+
+/** Whether a fitter is planned to help with a job under way, and has not been yet. */
+const helps = (state: State, j: JobRow, fitter: string): boolean =>
+  comesTo(state, j) === fitter && !!helpOf(state.shop, j, state.now)?.during && !j.helpers?.some((h) => h.fitter === fitter);
+
+/** Who is to come to a job under way, by the latest plan. */
+function comesTo({ working, published }: State, j: JobRow): string | undefined {
+  const named = (plan: State["working"]) => plan?.plan.jobs.find((p) => p.id === j.id)?.helpers?.[0]?.fitter;
+  const who = named(working) ?? named(published);
+  return who && !j.fitters.includes(who) ? who : undefined;
+}
+
+function helpView(state: State, j: JobRow): CardJob["help"] {
+  const { shop, now } = state;
+  const help = helpOf(shop, j, now);
+  if (!help) return null;
+  const person = (id: string | undefined | null) => (id ? { id, name: fitterName(shop, id) } : null);
+  const busy = new Set(shop.builds.flatMap((b) => b.jobs.flatMap((k) => (k.state === "started" ? k.fitters : []))));
+  const { during, here, freed } = help;
+  const who = here ? fitterName(shop, here) : "A second person";
+  const soon = during && during.from > 0 ? `in ${sayMinutes(during.from)} of work` : "now";
+  return {
+    here: person(here),
+    comes: here || freed ? null : person(comesTo(state, j)),
+    others: here ? [] : shop.fitters.filter((f) => !f.retired && !busy.has(f.id)).map(({ id, name }) => ({ id, name })),
+    says: !during
+      ? here
+        ? `The part that needs two is over: ${who} is free`
+        : "One goes on alone"
+      : `${who} is needed ${soon}, for ${sayMinutes(during.to - during.from)}`,
+  };
 }
 
 export async function cardView(
@@ -57,7 +91,7 @@ export async function cardView(
   const all = shop.builds.flatMap((b) => b.jobs);
   const named = all.find((j) => j.id === asked.job);
   const planned = new Map((state.published?.plan.jobs ?? []).map((j) => [j.id, j]));
-  const ofJob = named && (named.fitters[0] ?? planned.get(named.id)?.fitters[0]);
+  const ofJob = named && (named.fitters.find((f) => !named.helpers?.some((h) => h.fitter === f)) ?? planned.get(named.id)?.fitters[0]);
   const who = lead ? (asked.fitter ?? ofJob ?? people[0]?.id ?? null) : user.fitterId;
   const list = who ? jobsOf(state, who) : [];
   const mayOpen = named && (lead || list.some((j) => j.id === named.id) || named.fitters.includes(who ?? ""));
@@ -145,6 +179,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     noise: j.needs.noisy && j.state !== "done" ? (noiseWords(shop, now) ?? null) : null,
     urgent: opensSkin(j) && j.state !== "done" ? urgentWords(state, build, j, placeId, from ?? now) : null,
     goesOn: goesOn(shop, build, j, placeId, now),
+    help: helpView(state, j),
     steps: j.steps.map((s) => ({
       n: s.n,
       text: s.text,

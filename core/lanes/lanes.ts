@@ -108,9 +108,9 @@ function blockOf(zone: Zone, j: JobRow, p: Plan["jobs"][number] | undefined, pub
       bench: j.place === "bench",
       state: j.state,
       place: (fact ? j.actualPlace : null) ?? p?.place ?? "yard",
-      fitters: j.state === "done" || j.state === "started" ? j.fitters : (p?.fitters ?? []),
+      fitters: j.state === "done" ? j.fitters : j.state === "started" ? [...new Set([...j.fitters, ...coming(j, p)])] : (p?.fitters ?? []),
       helpers:
-        j.state === "todo"
+        j.state === "todo" || j.state === "started"
           ? (p?.helpers ?? []).flatMap((h) =>
               h.work.length ? [{ fitter: h.fitter, from: zone.parse(h.work[0][0]), to: zone.parse(h.work[h.work.length - 1][1]) }] : [],
             )
@@ -122,6 +122,10 @@ function blockOf(zone: Zone, j: JobRow, p: Plan["jobs"][number] | undefined, pub
     },
   ];
 }
+
+/** Who is planned to help with a job under way and is not on it yet. */
+const coming = (j: JobRow, p: Plan["jobs"][number] | undefined): string[] =>
+  (p?.helpers ?? []).map((h) => h.fitter).filter((f) => !j.helpers?.some((h) => h.fitter === f && h.freedAt !== null));
 
 /** Where the van stood: by the places of the work that was done on it. */
 function pastStays(b: BuildRow, blocks: readonly Block[], now: Minute): LaneStay[] {

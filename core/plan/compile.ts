@@ -70,7 +70,8 @@ export interface Job {
   partsFrom?: Minute;
   notBefore?: Minute;
   pin?: { start?: Minute; place?: number; fitters?: number[] };
-  started?: { start: Minute; place: number; fitters: number[]; left: number };
+  /** Under way: those on it in the order of the demands; whether it is still short of helpers; tickets somebody on it has to hold. */
+  started?: { start: Minute; place: number; fitters: number[]; left: number; seeks: boolean; tickets: { id: string; whole: boolean }[] };
   done?: { start: Minute; end: Minute; place: number; fitters: number[] };
   published?: { start: Minute; end: Minute; holdUntil: Minute; place: number; fitters: number[] };
 }
@@ -281,8 +282,10 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
       const started = startedOf(j);
       const done = doneOf(j);
       const pub = published.get(j.id);
-      const minutes = startedOf(j) ? Math.max(1, startedOf(j)!.leftMinutes) : plannedMinutes(j.minutes);
-      const demands = demandsOf(able, j, minutes);
+      const minutes = started ? Math.max(1, started.leftMinutes) : plannedMinutes(j.minutes);
+      const demands = started
+        ? demandsUnderWay(able, j, started, minutes, (id) => fitterIndex.get(id)!)
+        : demandsOf(able, j, done ? undefined : minutes);
       // Fewest talents first: a job takes the one whose skills it wastes least.
       const candidates = [...new Set(demands.flatMap((d) => d.fitters))].sort(
         (x, y) => c.fitters[x].breadth - c.fitters[y].breadth || x - y,
@@ -337,7 +340,13 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
           place: j.pin.bay === undefined ? undefined : placeIndex.get(j.pin.bay),
           fitters: j.pin.fitters?.map((f) => fitterIndex.get(f)!),
         },
-        started: started && { ...facts(started), left: Math.max(1, started.leftMinutes) },
+        started: started && {
+          ...facts(started),
+          fitters: demands.slice(0, started.fitters.length).map((d) => d.fitters[0]),
+          left: minutes,
+          seeks: demands.length > started.fitters.length,
+          tickets: j.crew.flatMap((d) => (d.ticket ? [{ id: d.ticket, whole: !d.during }] : [])),
+        },
         done: done && { ...facts(done), end: zone.parse(done.end) },
         published: pub && {
           start: zone.parse(pub.start),
@@ -381,17 +390,41 @@ export function helpersLast(p: Pick<Plan["jobs"][number], "fitters" | "helpers">
   return [...p.fitters].sort((a, b) => Number(helpers.has(a)) - Number(helpers.has(b)));
 }
 
-function demandsOf(able: ReturnType<typeof ableFitters>, j: ProblemJob, minutes: number): Demand[] {
+/** What a job asks for; the parts within so many minutes, none where no minutes are named (it is done). */
+function demandsOf(able: ReturnType<typeof ableFitters>, j: ProblemJob, minutes?: number): Demand[] {
   const out: Demand[] = [];
   for (const d of j.crew) {
     const level = d.level ?? 1;
     const fitters = able(d.skill, level, d.ticket);
-    // What is under way is a fact: whoever is on it is on it to the end.
-    const part = d.during && !startedOf(j) && !doneOf(j) ? { part: clampPart(d.during, minutes) } : {};
+    const part = d.during && minutes !== undefined ? { part: clampPart(d.during, minutes) } : {};
     for (let k = 0; k < (d.count ?? 1); k++) out.push({ skill: d.skill, level, ticket: d.ticket, fitters, candidates: [], ...part });
   }
   // The pickiest demand first, so that a general helper never takes the only specialist; who is there for a part, last.
   return out.sort((a, b) => Number(!!a.part) - Number(!!b.part) || a.fitters.length - b.fitters.length);
+}
+
+/**
+ * The same of a job under way: whoever is on it is a fact, to the end, or as a helper for the part asked; helpers it is still
+ * short of are sought like those of any other job.
+ */
+function demandsUnderWay(
+  able: ReturnType<typeof ableFitters>,
+  j: ProblemJob,
+  started: NonNullable<ReturnType<typeof startedOf>>,
+  minutes: number,
+  indexOf: (fitter: string) => number,
+): Demand[] {
+  const helpers = new Set(started.helpers);
+  const asked = demandsOf(able, j, minutes);
+  const parts = asked.filter((d) => d.part);
+  const missing = Math.max(0, Math.min(parts.length - helpers.size, asked.length - started.fitters.length));
+  const fact = (f: string) => ({ skill: "any", level: 0, ticket: undefined, fitters: [indexOf(f)], candidates: [] });
+  const on = new Set(started.fitters.map(indexOf));
+  return [
+    ...started.fitters.filter((f) => !helpers.has(f)).map(fact),
+    ...[...helpers].map((f, k) => ({ ...fact(f), part: parts[k].part })),
+    ...parts.slice(helpers.size, helpers.size + missing).map((d) => ({ ...d, fitters: d.fitters.filter((f) => !on.has(f)) })),
+  ];
 }
 
 function placesFor(c: Compiled, b: Problem["builds"][number], j: ProblemJob): number[] {

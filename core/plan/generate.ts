@@ -163,11 +163,15 @@ class Run {
 
   private placeStarted(): void {
     const { c, b } = this;
-    for (const j of c.jobs) {
+    // Those that are still short of a helper come last: he is not to be one who is at work on something himself.
+    const under = c.jobs.filter((j) => j.started).sort((x, y) => Number(x.started!.seeks) - Number(y.started!.seeks) || x.index - y.index);
+    for (const j of under) {
       if (!j.started) continue;
       const stay = b.stays[j.build][0];
       const frame = j.van ? { place: j.started.place, from: c.now, to: NEVER } : benchFrame;
-      const fit = !j.van || stay?.place === j.started.place ? earliestWith(b, j, frame, j.started.fitters, c.now) : undefined;
+      const here = !j.van || stay?.place === j.started.place;
+      const goesOn = () => (j.started!.seeks ? earliest(b, j, frame, c.now) : earliestWith(b, j, frame, j.started!.fitters, c.now));
+      const fit = here ? goesOn() : undefined;
       const expired = fit && ticketGone(c, j, fit);
       if (!fit || expired) {
         this.unplaced.set(
@@ -356,7 +360,11 @@ function scarcity(c: Compiled, place: number): number {
 
 /** The ticket that runs out before the work is over, if one does. */
 export function ticketGone(c: Compiled, j: Job, fit: Fit): string | undefined {
-  return j.demands.find((d) => d.ticket && !fit.crew.some((f) => (c.fitters[f].tickets.get(d.ticket!) ?? 0) >= fit.end))?.ticket;
+  const asked = j.started?.tickets ?? j.demands.flatMap((d) => (d.ticket ? [{ id: d.ticket, whole: false }] : []));
+  // Under way, a helper's ticket does not stand in for that of somebody who has to be there for all of it.
+  const holds = (f: number, k: number, t: { id: string; whole: boolean }) =>
+    !(t.whole && j.demands[k]?.part) && (c.fitters[f].tickets.get(t.id) ?? 0) >= fit.end;
+  return asked.find((t) => !fit.crew.some((f, k) => holds(f, k, t)))?.id;
 }
 
 /** The earliest start by release and by all that stands before it (every predecessor being placed). */

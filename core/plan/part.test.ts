@@ -113,10 +113,62 @@ describe("a helper", () => {
     expect(at(made, "j0").helpers![0].work).toEqual([["2027-03-01T13:30", "2027-03-01T14:00"]]);
     expect(at(made, "j0").why?.[0].text).toMatch(/Teo is on Job 1/);
   });
-  it("is on all of what is under way, and of what nobody asked for a part of", () => {
-    const state = { started: { start: "2027-03-01T08:00", bay: "bench", fitters: ["ines", "teo"], leftMinutes: 60 } };
-    const made = plan(problem([{ minutes: 120, crew: pair({ from: 100, to: 120 }), state }]));
+  const begun = (fitters: string[], leftMinutes: number, helpers?: string[]) => ({
+    started: { start: "2027-03-01T08:00", bay: "bench", fitters, leftMinutes, ...(helpers ? { helpers } : {}) },
+  });
+  it("is on all of what is under way with everybody who is asked for", () => {
+    const made = plan(problem([{ minutes: 120, crew: pair({ from: 100, to: 120 }), state: begun(["ines", "teo"], 60) }]));
     expect(at(made, "j0").helpers).toBeUndefined();
+  });
+  it("comes for the part of what is left of work under way, and does other work until then", () => {
+    const p = problem([
+      { minutes: 240, crew: pair({ from: 120, to: 150 }), state: begun(["ines"], 180) },
+      { minutes: 120, crew: [{ skill: "trim", level: 2 }] },
+    ]);
+    const made = plan(p);
+    expect(at(made, "j0")).toMatchObject({ fitters: ["ines", "teo"], end: "2027-03-01T11:00" });
+    expect(at(made, "j0").helpers).toEqual([{ fitter: "teo", work: [["2027-03-01T10:00", "2027-03-01T10:30"]] }]);
+    expect(at(made, "j1")).toMatchObject({ start: "2027-03-01T08:00", end: "2027-03-01T10:00" });
+  });
+  it("is free behind the part of work under way that they are on", () => {
+    const p = problem([
+      { minutes: 240, crew: pair({ from: 0, to: 30 }), state: begun(["ines", "teo"], 180, ["teo"]) },
+      { minutes: 120, crew: [{ skill: "trim", level: 2 }] },
+    ]);
+    expect(at(plan(p), "j1").start).toBe("2027-03-01T08:30");
+  });
+  it("helps with work under way although both have work of their own: that waits until then", () => {
+    const p = problem([
+      { minutes: 240, crew: pair({ from: 60, to: 90 }), state: begun(["ines"], 120) },
+      { minutes: 240, crew: pair({ from: 30, to: 40 }), state: begun(["teo"], 90) },
+    ]);
+    const made = plan(p);
+    expect(made.unplaced).toEqual([]);
+    expect(at(made, "j0").helpers![0]).toEqual({ fitter: "teo", work: [["2027-03-01T09:00", "2027-03-01T09:30"]] });
+    expect(at(made, "j1").work).toEqual([["2027-03-01T09:30", "2027-03-01T11:00"]]);
+    expect(at(made, "j1").helpers![0].work).toEqual([["2027-03-01T10:00", "2027-03-01T10:10"]]);
+  });
+  it("does not go on where nobody can come", () => {
+    const crew = [
+      { skill: "body", level: 2 },
+      { skill: "any", level: 1, ticket: "gas", during: { from: 0, to: 10 } },
+    ];
+    const made = plan(problem([{ minutes: 240, crew, state: begun(["ines"], 120) }]));
+    expect(made.unplaced.map((u) => u.job)).toEqual(["j0"]);
+  });
+  it.each([
+    [["ines"], ["teo"], /teo is not on j0/],
+    [["ines"], ["ines"], /somebody has to be there for all of it/],
+    [["ines", "teo"], ["teo", "teo"], /teo stands twice/],
+  ])("refuses work under way by %j with the helpers %j", (fitters, helpers, fault) => {
+    expect(() => problem([{ minutes: 240, crew: pair({ from: 0, to: 10 }), state: begun(fitters, 60, helpers) }])).toThrow(fault);
+  });
+  it("refuses a helper of work under way that asks nobody for a part", () => {
+    const crew = [
+      { skill: "body", level: 2 },
+      { skill: "any", level: 1 },
+    ];
+    expect(() => problem([{ minutes: 240, crew, state: begun(["ines", "teo"], 60, ["teo"]) }])).toThrow(/asks nobody for a part of it/);
   });
   it("keeps its part when the plan is laid down again, whichever order its people are named in", () => {
     const p = problem([
@@ -154,6 +206,25 @@ describe("the checker", () => {
     ["all of it, while on other work", (j: Plan["jobs"][number]) => void delete j.helpers],
   ])("finds %s", (_name, change) => {
     expect(broken(change)).toContain("crew");
+  });
+  const under = problem([
+    {
+      minutes: 240,
+      crew: pair({ from: 120, to: 150 }),
+      state: { started: { start: "2027-03-01T08:00", bay: "bench", fitters: ["ines"], leftMinutes: 180 } },
+    },
+  ]);
+  it.each([
+    ["the helper forgotten", (j: Plan["jobs"][number]) => void Object.assign(j, { helpers: undefined, fitters: ["ines"] })],
+    ["the helper there for all of it", (j: Plan["jobs"][number]) => void delete j.helpers],
+    ["a helper at other minutes", (j: Plan["jobs"][number]) => void (j.helpers![0].work = [["2027-03-01T09:00", "2027-03-01T09:30"]])],
+    ["who is on it made a helper", (j: Plan["jobs"][number]) => void (j.helpers = [{ ...j.helpers![0], fitter: "ines" }])],
+    ["somebody else in place of who is on it", (j: Plan["jobs"][number]) => void (j.fitters = ["teo"])],
+  ])("finds, of work under way, %s", (_name, change) => {
+    const made = structuredClone(plan(under));
+    change(at(made, "j0"));
+    const rules = checkPlan(under, readPlan(made)).map((b) => b.rule);
+    expect(rules.some((r) => r === "crew" || r === "facts")).toBe(true);
   });
   it("refuses a job that nobody would be there for all of, and a part that ends before it begins", () => {
     const only = [{ minutes: 60, crew: [{ skill: "any", level: 1, during: { from: 0, to: 10 } }] }];

@@ -120,6 +120,7 @@ function referenceFaults(p: Problem, say: Say): void {
       const fact = startedOf(j) ?? doneOf(j);
       place(fact?.bay, `${path}.state.bay`, true);
       crew(fact?.fitters, `${path}.state.fitters`);
+      crew(startedOf(j)?.helpers, `${path}.state.helpers`);
       place(j.pin?.bay, `${path}.pin.bay`, true);
       crew(j.pin?.fitters, `${path}.pin.fitters`);
     });
@@ -171,6 +172,11 @@ function stateFaults(
       if (other) say(`${path}.state.started.fitters`, `${f} is on ${other} and on ${j.id} at once`);
       busy.set(f, j.id);
     }
+    const parts = j.crew.reduce((n, d) => n + (d.during ? (d.count ?? 1) : 0), 0);
+    for (const f of started.helpers ?? []) if (!started.fitters.includes(f)) say(`${path}.state.started.helpers`, `${f} is not on ${j.id}`);
+    if ((started.helpers?.length ?? 0) > parts) say(`${path}.state.started.helpers`, `${j.id} asks nobody for a part of it`);
+    if (started.helpers?.length && started.helpers.length >= started.fitters.length)
+      say(`${path}.state.started.helpers`, "somebody has to be there for all of it");
     if (j.place === "van" && started.bay !== at)
       say(`${path}.state.started.bay`, `${j.id} is under way in ${started.bay}, but the van is ${at ? `in ${at}` : "off site"}`);
   }

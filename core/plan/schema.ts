@@ -83,7 +83,10 @@ const fact = { start: time, bay: id, fitters: ids } as const;
 const state = {
   anyOf: [
     { type: "string", const: "todo" },
-    object({ started: object({ ...fact, leftMinutes: count }, ["start", "bay", "fitters", "leftMinutes"] as const) }, ["started"] as const),
+    // Those of `helpers` are there for the part that the crew asks, counted in what is left; all others to the end.
+    object({ started: object({ ...fact, leftMinutes: count, helpers: ids }, ["start", "bay", "fitters", "leftMinutes"] as const) }, [
+      "started",
+    ] as const),
     object({ done: object({ ...fact, end: time }, ["start", "end", "bay", "fitters"] as const) }, ["done"] as const),
   ],
 } as const;

@@ -177,6 +177,8 @@ export interface JobRow {
   version: number;
   crew: { skill: string; level: number; people: number; ticket: string | null }[];
   fitters: string[];
+  /** Who is on it for a part only; those let go before its end are no longer among its fitters. */
+  helpers?: { fitter: string; freedAt: number | null }[];
   steps: { n: number; text: string; does: string | null; doneAt: number | null; doneBy: string | null; waivedWhy: string | null }[];
   /** Asked before what can't be undone. */
   questions: { n: number; text: string; answeredAt: number | null; answeredBy: string | null }[];

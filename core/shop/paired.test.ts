@@ -10,7 +10,7 @@ import { readPlan, readProblem } from "../plan/read";
 import { pairMinutes } from "../setout/pair-minutes";
 import { freeFitters } from "./forward";
 import type { SheetRow, Shop } from "./model";
-import { beginners, crewAsked, helperWords, neededAtStart } from "./paired";
+import { beginners, behindMinutes, crewAsked, helperAmong, helperWords, helpOf, neededAtStart } from "./paired";
 import { toProblem } from "./problem";
 import { startObstacles } from "./ready";
 import { done, job, NOW, testShop, zone } from "./testing/shop";
@@ -60,13 +60,13 @@ describe("the second person of a job", () => {
     expect(asked(shop)).toEqual([{ skill: "body", level: 2, people: 1, ticket: null }]);
     expect(helperWords(shop.builds[0], fan(shop))[0]).toMatch(/One alone does it/);
   });
-  it("is there for all of it without a sheet, with one that says stop or is no longer read, once it is begun", () => {
+  it("is there for all of it without a sheet, with one that says stop or is no longer read, once it is done", () => {
     const whole = fan(testShop()).crew;
     expect(asked(testShop())).toEqual(whole);
     expect(asked(withSheet({ steps: STEPS }, { worst: "stop" }))).toEqual(whole);
     expect(asked(withSheet({ steps: "many" }))).toEqual(whole);
     const shop = withSheet();
-    fan(shop).state = "started";
+    fan(shop).state = "done";
     expect(asked(shop)).toEqual(whole);
     expect(helperWords(testShop().builds[0], fan(testShop()))).toEqual([]);
   });
@@ -127,5 +127,99 @@ describe("the second person of a job", () => {
     expect(beginners({ ...p, helpers: [{ fitter: "teo", work: [[p.start, p.end]] }] })).toEqual(["ines", "teo"]);
     expect(beginners(p)).toEqual(["ines", "teo"]);
     expect(freeFitters(shop, plan(later), NOW).get("teo")).toBe(zone.parse("2027-03-03T11:30"));
+  });
+});
+
+describe("the second person of a job under way", () => {
+  /** Begun an hour ago by some: the part that needs two is from minute 126 to 210 of its likely 210. */
+  function underWay(people: string[], more: Partial<ReturnType<typeof fan>> = {}, workedMinutes = 60): Shop {
+    const shop = withSheet();
+    done(
+      shop,
+      fan(shop).after.map((a) => a.job.slice(2)),
+      NOW - 3000,
+    );
+    shop.builds[0].at = "b2";
+    Object.assign(fan(shop), {
+      state: "started",
+      startedAt: NOW - 60,
+      runningSince: NOW,
+      workedMinutes,
+      actualPlace: "b2",
+      fitters: people,
+    });
+    Object.assign(fan(shop), { minutes: { best: 210, likely: 210, worst: 210 }, ...more });
+    return shop;
+  }
+  const planned = (shop: Shop) => {
+    const problem = readProblem(toProblem(shop, NOW));
+    const plan = makePlan(problem);
+    expect(checkPlan(problem, readPlan(plan))).toEqual([]);
+    return plan.jobs.find((j) => j.id === "a.OP-04")!;
+  };
+  const minutesOf = (work: readonly (readonly string[])[]) => work.reduce((n, [a, b]) => n + zone.parse(b) - zone.parse(a), 0);
+
+  it("is kept in the plan for the minutes that are left of the part", () => {
+    const shop = underWay(["ines"]);
+    expect(behindMinutes(shop, fan(shop), NOW)).toBe(60);
+    expect(helpOf(shop, fan(shop), NOW)).toEqual({ here: null, during: { from: 66, to: 150 }, freed: false });
+    const p = planned(shop);
+    expect(p.fitters).toContain("ines");
+    expect(p.helpers).toHaveLength(1);
+    expect(minutesOf(p.helpers![0].work)).toBe(84);
+    // The same minutes of the job's work, counted from now.
+    const before = p.work!.flatMap(([a, b]) => [[zone.parse(a), zone.parse(b)]]);
+    const from = zone.parse(p.helpers![0].work[0][0]);
+    expect(before.reduce((n, [a, b]) => n + Math.max(0, Math.min(b, from) - a), 0)).toBe(66);
+    const row = lanes(shop, makePlan(readProblem(toProblem(shop, NOW))), undefined, NOW)[0].blocks.find((b) => b.jobId === "a.OP-04")!;
+    expect(row.fitters).toEqual(["ines", p.helpers![0].fitter]);
+    expect(row.helpers).toHaveLength(1);
+  });
+  it("is needed less as the work goes on, and no more once the part is over", () => {
+    expect(helpOf(underWay(["ines"], {}, 150), fan(underWay(["ines"], {}, 150)), NOW)?.during).toEqual({ from: 0, to: 60 });
+    const shop = underWay(["ines"], { minutes: { best: 200, likely: 210, worst: 470 } }, 240);
+    expect(helpOf(shop, fan(shop), NOW)).toBeUndefined();
+    expect(planned(shop).helpers).toBeUndefined();
+  });
+  it("is free behind the part when they are on it already, and at once when it is over or they were let go", () => {
+    const shop = underWay(["ines", "teo"], { helpers: [{ fitter: "teo", freedAt: null }] }, 150);
+    expect(helpOf(shop, fan(shop), NOW)).toEqual({ here: "teo", during: { from: 0, to: 60 }, freed: false });
+    const p = planned(shop);
+    expect(p.helpers!.map((h) => h.fitter)).toEqual(["teo"]);
+    expect(minutesOf(p.helpers![0].work)).toBe(60);
+    const over = underWay(
+      ["ines", "teo"],
+      { helpers: [{ fitter: "teo", freedAt: null }], minutes: { best: 200, likely: 210, worst: 470 } },
+      240,
+    );
+    expect(planned(over)).toMatchObject({ fitters: ["ines"] });
+    const freed = underWay(["ines"], { helpers: [{ fitter: "teo", freedAt: NOW - 5 }] }, 100);
+    expect(helpOf(freed, fan(freed), NOW)).toEqual({ here: null, during: null, freed: true });
+    expect(planned(freed)).toMatchObject({ fitters: ["ines"] });
+  });
+  it("is nobody where all who are asked for are on it to the end", () => {
+    const shop = underWay(["ines", "teo"]);
+    expect(helpOf(shop, fan(shop), NOW)).toBeUndefined();
+    expect(planned(shop).helpers).toBeUndefined();
+    expect(helpOf(testShop(), fan(testShop()), NOW)).toBeUndefined();
+  });
+  it("is never one who is barred from it", () => {
+    const shop = underWay(["ines"]);
+    for (const f of shop.fitters) if (f.id !== "teo" && f.id !== "ines") f.nots = ["metal cutting"];
+    expect(planned(shop).helpers![0].fitter).toBe("teo");
+    shop.fitters.find((f) => f.id === "teo")!.nots = ["metal cutting"];
+    const plan = makePlan(readProblem(toProblem(shop, NOW)));
+    expect(plan.unplaced.map((u) => u.job)).toContain("a.OP-04");
+  });
+  it("is, of those named to begin, the one who is planned to help, else whom the others can do without", () => {
+    const shop = withSheet();
+    const among = (crew: string[], plan?: { fitter: string }[]) => helperAmong(shop, fan(shop), crew, plan);
+    expect(among(["ines"])).toBeNull();
+    expect(among(["ines", "teo"], [{ fitter: "teo" }])).toBe("teo");
+    // Ines has the body work: Teo is spare, in whichever order they are named.
+    for (const f of shop.fitters) f.skills = f.id === "ines" ? { body: 3 } : { joinery: 2 };
+    expect(among(["teo", "ines"])).toBe("teo");
+    expect(among(["ines", "teo"], [{ fitter: "nobody" }])).toBe("teo");
+    expect(helperAmong(testShop(), fan(testShop()), ["ines", "teo"])).toBeNull();
   });
 });

@@ -1,29 +1,35 @@
 // Who of a job's crew is needed for all of it: by its kept sheet "Two hands, or a prop" the second one only for some minutes.
 
+import { plannedMinutes } from "../plan/model";
 import { pairMinutes } from "../setout/pair-minutes";
-import type { BuildRow, JobRow } from "./model";
+import { leftMinutes } from "./left";
+import type { BuildRow, JobRow, Shop } from "./model";
 
 export interface CrewAsked {
   skill: string;
   level: number;
   people: number;
   ticket: string | null;
-  /** Minutes of the job's likely work. */
+  /** Minutes of the likely work that is left. */
   during?: { from: number; to: number };
 }
 
+type Asked = Pick<JobRow, "id" | "crew" | "minutes" | "state"> & Partial<Pick<JobRow, "helpers">>;
+
+/** Minutes of a job's work that lie behind it: what was planned less what is left. */
+export const behindMinutes = (shop: Parameters<typeof leftMinutes>[0], job: JobRow, now: number): number =>
+  job.state === "todo" ? 0 : Math.max(0, plannedMinutes(job.minutes) - leftMinutes(shop, job, now));
+
 /**
  * What the planner asks for. The sheet's minutes are stretched to the job's own; where it finds that one alone does it, the
- * second is not asked for at all. The one with the least skill asked for is who helps; nobody with a ticket does.
+ * second is not asked for at all, nor once so much lies `behind` the job that the part is over, or a helper was let go. The one
+ * with the least skill asked for is who helps; nobody with a ticket does.
  */
-export function crewAsked(
-  build: Pick<BuildRow, "sheets"> | undefined,
-  job: Pick<JobRow, "id" | "crew" | "minutes" | "state">,
-): CrewAsked[] {
+export function crewAsked(build: Pick<BuildRow, "sheets"> | undefined, job: Asked, behind = 0): CrewAsked[] {
   const crew: CrewAsked[] = job.crew.map((c) => ({ ...c }));
   const people = crew.reduce((n, c) => n + c.people, 0);
   const sheet = build?.sheets.find((s) => s.calculator === pairMinutes.name && s.jobId === job.id && s.worst !== "stop");
-  if (!sheet || people < 2 || job.state !== "todo") return crew;
+  if (!sheet || people < 2 || job.state === "done") return crew;
   let told: { minutes: number; helper: { from: number; to: number } | null };
   try {
     told = pairMinutes.run(sheet.input).results as typeof told;
@@ -34,10 +40,11 @@ export function crewAsked(
   if (at < 0) return crew;
   const { people: _all, ...one } = crew[at];
   crew[at].people--;
-  if (told.helper) {
+  if (told.helper && !job.helpers?.some((h) => h.freedAt !== null)) {
     const stretch = told.minutes > 0 ? job.minutes.likely / told.minutes : 1;
-    const from = Math.floor(told.helper.from * stretch);
-    crew.push({ ...one, people: 1, during: { from, to: Math.max(from + 1, Math.ceil(told.helper.to * stretch)) } });
+    const first = Math.floor(told.helper.from * stretch);
+    const to = Math.max(first + 1, Math.ceil(told.helper.to * stretch)) - behind;
+    if (to > 0) crew.push({ ...one, people: 1, during: { from: Math.max(0, first - behind), to } });
   }
   return crew.filter((c) => c.people > 0);
 }
@@ -56,8 +63,67 @@ export function beginners(p: {
 export const neededAtStart = (crew: readonly CrewAsked[]): number =>
   crew.reduce((n, c) => n + (c.during && c.during.from > 0 ? 0 : c.people), 0);
 
+/**
+ * Who of those named to begin a job is there for a part only. Nobody, as long as fewer are named than are asked: the helper is
+ * still to come. Else the one who is planned so; without a plan the first whom the others can do without.
+ */
+export function helperAmong(
+  shop: Pick<Shop, "builds" | "fitters">,
+  job: JobRow,
+  crew: readonly string[],
+  planned: readonly { fitter: string }[] = [],
+  behind = 0,
+): string | null {
+  const asked = crewAsked(
+    shop.builds.find((b) => b.id === job.buildId),
+    job,
+    behind,
+  );
+  if (!asked.some((c) => c.during) || crew.length < asked.reduce((n, c) => n + c.people, 0)) return null;
+  const named = crew.find((f) => planned.some((h) => h.fitter === f));
+  if (named) return named;
+  const skills = (id: string) => shop.fitters.find((f) => f.id === id)?.skills ?? {};
+  const can = (id: string, c: CrewAsked) =>
+    (c.skill === "any" ? Math.max(0, ...Object.values(skills(id))) : (skills(id)[c.skill] ?? 0)) >= c.level;
+  const whole = asked.filter((c) => !c.during);
+  const spare = [...crew].reverse().find((f) => whole.every((c) => crew.filter((g) => g !== f && can(g, c)).length >= c.people));
+  return spare ?? null;
+}
+
+/** The helper of a job under way. */
+export interface Help {
+  /** On it now; null: still to come, or let go. */
+  here: string | null;
+  /** Minutes of work from now in which they are needed; null: no more. */
+  during: { from: number; to: number } | null;
+  /** Let go before. */
+  freed: boolean;
+}
+
+/** How a job under way stands with its second person; undefined where none is asked for a part of it. */
+export function helpOf(shop: Shop, job: JobRow, now: number): Help | undefined {
+  if (job.state !== "started") return undefined;
+  const build = shop.builds.find((b) => b.id === job.buildId);
+  const during = crewAsked(build, job, behindMinutes(shop, job, now)).find((c) => c.during)?.during ?? null;
+  const here = job.helpers?.find((h) => h.freedAt === null)?.fitter ?? null;
+  const freed = job.helpers?.some((h) => h.freedAt !== null) ?? false;
+  // Everybody asked for is on it to the end: nobody is still to come.
+  const full = here === null && job.fitters.length >= job.crew.reduce((n, c) => n + c.people, 0);
+  return (during || here || freed) && !full ? { here, during, freed } : undefined;
+}
+
+/** Who is on a job under way as far as the plan goes: without a helper whose part is over. */
+export function onIt(job: JobRow, asked: readonly CrewAsked[]): { fitters: string[]; helpers: string[] } {
+  const helps = new Set(job.helpers?.flatMap((h) => (h.freedAt === null ? [h.fitter] : [])));
+  const part = asked.some((c) => c.during);
+  return part
+    ? { fitters: job.fitters, helpers: job.fitters.filter((f) => helps.has(f)) }
+    : { fitters: job.fitters.filter((f) => !helps.has(f)), helpers: [] };
+}
+
 /** A second one who comes later, in words. */
-export function helperWords(build: Pick<BuildRow, "sheets"> | undefined, job: Pick<JobRow, "id" | "crew" | "minutes" | "state">): string[] {
+export function helperWords(build: Pick<BuildRow, "sheets"> | undefined, job: Asked): string[] {
+  if (job.state !== "todo") return [];
   const asked = crewAsked(build, job);
   const helper = asked.find((c) => c.during);
   if (helper?.during) return [`A second person from minute ${helper.during.from} to ${helper.during.to}, free for the rest`];

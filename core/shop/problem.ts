@@ -6,7 +6,7 @@ import { type Zone, zoneOf } from "../time/zone";
 import { barTicket, heldTickets } from "./barred";
 import { calendarData, leftMinutes } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
-import { crewAsked } from "./paired";
+import { behindMinutes, crewAsked, onIt } from "./paired";
 import { lastPart } from "./parts";
 import { proofApproved } from "./proof";
 
@@ -53,7 +53,7 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
     shop.builds.flatMap((b) =>
       b.jobs.flatMap((j) =>
         j.crew.flatMap((c) => {
-          const ticket = j.state === "todo" || j.state === "paused" ? barTicket(shop.fitters, j, c.ticket) : c.ticket;
+          const ticket = j.state === "done" ? c.ticket : barTicket(shop.fitters, j, c.ticket);
           return ticket !== null && ticket !== c.ticket ? [ticket] : [];
         }),
       ),
@@ -134,6 +134,8 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
   const approved = proofApproved(j);
   const place = j.place === "bench" ? "bench" : (j.actualPlace ?? b.at ?? "yard");
   // A fact that names a place since removed is kept as having been in the yard.
+  const asked = crewAsked(b, j, behindMinutes(shop, j, now));
+  const { fitters, helpers } = j.state === "started" ? onIt(j, asked) : { fitters: j.fitters, helpers: [] };
   const was = place === "bench" || place === "yard" || places.has(place) ? place : "yard";
   return {
     id: j.id,
@@ -144,9 +146,10 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
     yardOk: j.yardOk,
     bay: j.bayHas,
     zones: j.zones,
-    crew: crewAsked(b, j).map((c) => {
-      // What is begun is a fact, whoever does it.
-      const ticket = j.state === "todo" || j.state === "paused" ? barTicket(shop.fitters, j, c.ticket) : c.ticket;
+    crew: asked.map((c) => {
+      // What is begun is a fact, whoever does it; not so who is still to come.
+      const open = j.state === "todo" || j.state === "paused" || (j.state === "started" && c.during && !helpers.length);
+      const ticket = open ? barTicket(shop.fitters, j, c.ticket) : c.ticket;
       return { skill: c.skill, level: c.level, count: c.people, ...(ticket ? { ticket } : {}), ...(c.during ? { during: c.during } : {}) };
     }),
     needs: {
@@ -177,7 +180,15 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
       j.state === "done"
         ? { done: { start: zone.show(j.startedAt!), end: zone.show(j.endedAt!), bay: was, fitters: j.fitters } }
         : j.state === "started"
-          ? { started: { start: zone.show(j.startedAt!), bay: was, fitters: j.fitters, leftMinutes: leftMinutes(shop, j, now) } }
+          ? {
+              started: {
+                start: zone.show(j.startedAt!),
+                bay: was,
+                fitters,
+                leftMinutes: leftMinutes(shop, j, now),
+                ...(helpers.length ? { helpers } : {}),
+              },
+            }
           : "todo",
   };
 }

@@ -4,9 +4,10 @@ import { v7 } from "uuid";
 import { stripOpen } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow, Shop } from "@/core/shop/model";
-import { beginners } from "@/core/shop/paired";
+import { beginners, behindMinutes, helperAmong } from "@/core/shop/paired";
 import { soakOpen } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
+import { setCrew } from "@/db/helpers";
 import { setPinFitters } from "@/db/pins";
 import { loadPlan } from "@/db/plans";
 import { insert, run, toSql } from "@/db/pool";
@@ -60,12 +61,7 @@ async function start(x: Change, user: User, f: Found, crewAsked: string[] | unde
     `UPDATE job SET state = 'started', started_at = COALESCE(started_at, ?), running_since = ?, actual_place = ?, version = version + 1 WHERE id = ?`,
     [toSql(x.now), toSql(x.now), where, job.id],
   );
-  await run(x.c, "DELETE FROM job_fitter WHERE job_id = ?", [job.id]);
-  await insert(
-    x.c,
-    "job_fitter",
-    crew.map((fitter_id) => ({ job_id: job.id, fitter_id })),
-  );
+  await setCrew(x.c, job.id, crew, helperAmong(shop, job, crew, planned?.helpers, behindMinutes(shop, job, x.now)));
   await sparksBegin(x, user, shop, job);
   const word = job.state === "paused" ? "went on with" : "started";
   await log(x, f, `job.${job.state === "paused" ? "resumed" : "started"}`, `${names(shop, crew)} ${word} ${job.name}`, {

@@ -255,7 +255,7 @@ export const workshopActions = [
   retire("fitters", "fitter", "Fitter", async (x, id) => {
     const [j] = await rows<{ name: string }>(
       x.c,
-      "SELECT j.name FROM job_fitter f JOIN job j ON j.id = f.job_id WHERE f.fitter_id = ? AND j.state = 'started'",
+      "SELECT j.name FROM job_fitter f JOIN job j ON j.id = f.job_id WHERE f.fitter_id = ? AND f.freed_at IS NULL AND j.state = 'started'",
       [id],
     );
     if (j) throw new Refusal(409, `${j.name} is under way with this fitter. Pause or finish it first.`);

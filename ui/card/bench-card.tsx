@@ -15,6 +15,7 @@ import { clock, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { CardClocks, CardDayEnd } from "./clocks";
 import { GoOn } from "./go-on";
+import { CardHelp } from "./help";
 import { ButFor, LeaveOut, Pieces, Questions, Readings, TemplateInHand } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
 import { CardHoles, CardZones } from "./shell";
@@ -130,6 +131,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
       {job.noise && <p className="font-semibold text-amber-text">Noisy work: {job.noise}</p>}
       {job.urgent && <p className="font-bold text-signal-text">{job.urgent}</p>}
       <GoOn job={job} act={act} />
+      <CardHelp job={job} act={act} />
       <Strip job={job} now={now} />
       <p className="text-[15px] text-muted" suppressHydrationWarning>
         {job.state === "done"

@@ -29,6 +29,13 @@ export interface CardJob {
   urgent: string | null;
   /** The clock of an open skin says sheet over; who goes on all the same, once somebody does. */
   goesOn: { who: string | null } | null;
+  /** A second person who is needed for a part of it; who is on it now, who is planned, who else could come. */
+  help: {
+    here: { id: string; name: string } | null;
+    comes: { id: string; name: string } | null;
+    others: { id: string; name: string }[];
+    says: string;
+  } | null;
   steps: { n: number; text: string; done: boolean; waived: string | null; guards: boolean }[];
   /** Asked before what can't be undone. */
   questions: { n: number; text: string; yes: boolean }[];

@@ -13,7 +13,10 @@ export function checkFacts(x: Case): void {
     if (fact) {
       if (r.start !== x.zone.parse(fact.start)) x.breach("facts", `${r.job.id} began ${fact.start}, not ${r.plan.start}`, at);
       if (r.plan.place !== fact.bay) x.breach("facts", `${r.job.id} is in ${fact.bay}, not ${r.plan.place}`, at);
-      if (!sameCrew(r.plan.fitters, fact.fitters)) x.breach("facts", `${r.job.id} has another crew than it has`, at);
+      // Under way, helpers may still be to come.
+      const helps = new Set(doneOf(r.job) ? [] : r.plan.helpers?.map((h) => h.fitter));
+      const on = r.plan.fitters.filter((f) => fact.fitters.includes(f) || !helps.has(f));
+      if (!sameCrew(on, fact.fitters)) x.breach("facts", `${r.job.id} has another crew than it has`, at);
       const done = doneOf(r.job);
       if (done && r.end !== x.zone.parse(done.end)) x.breach("facts", `${r.job.id} ended ${done.end}, not ${r.plan.end}`, at);
     } else {

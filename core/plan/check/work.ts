@@ -112,8 +112,8 @@ function crew(x: Case, r: Row): void {
     return x.breach("crew", `${job.id} has ${people.length} people, ${demands.length} are asked`, at);
   const asked = r.started ? demands.filter((d) => d.ticket) : demands;
   const helpers = new Map((plan.helpers ?? []).map((h) => [h.fitter, JSON.stringify(mergeTouching(workOf(x, r, h.fitter)))]));
-  if (helpers.size && r.started) x.breach("crew", `${job.id} is under way: all of its people are on it`, at);
   for (const id of helpers.keys()) if (!plan.fitters.includes(id)) x.breach("crew", `${job.id} has a helper ${id} who is not on it`, at);
+  if (r.started) underWay(x, r, helpers, holds, level);
   // A helper fills only what is asked for just those minutes; whoever is there for all of it can fill either.
   const fills = (f: ProblemFitter, d: (typeof demands)[number]) => {
     const work = helpers.get(f.id);
@@ -121,6 +121,34 @@ function crew(x: Case, r: Row): void {
   };
   if (!seatAll(asked.length, people.length, (d, f) => able(people[f], asked[d]) && fills(people[f], asked[d])))
     x.breach("crew", `${job.id}: its people can't fill what is asked, with skill, level and ticket`, at);
+}
+
+/** Under way: whoever helped helps still, for the part asked; and as many more do as it is short of, with skill and ticket. */
+function underWay(
+  x: Case,
+  r: Row,
+  helpers: ReadonlyMap<string, string>,
+  holds: (f: ProblemFitter, ticket: string | undefined) => boolean,
+  level: (f: ProblemFitter, skill: string) => number,
+): void {
+  const at = { job: r.job.id };
+  const { fitters, helpers: named = [] } = startedOf(r.job)!;
+  const asked = r.job.crew.flatMap((d) => Array.from({ length: d.count ?? 1 }, () => d));
+  const parts = asked.filter((d) => d.during);
+  const come = [...helpers.keys()].filter((id) => !fitters.includes(id));
+  const missing = Math.max(0, Math.min(parts.length - named.length, asked.length - fitters.length));
+  if (come.length !== missing) x.breach("crew", `${r.job.id} is short of ${missing} helpers, ${come.length} are to come`, at);
+  const stay = [...helpers.keys()].filter((id) => fitters.includes(id));
+  if (stay.length !== named.length || stay.some((id) => !named.includes(id)))
+    x.breach("crew", `${r.job.id} is under way: who is on all of it stays on all of it`, at);
+  const able = (id: string, d: (typeof parts)[number]) => {
+    const f = x.problem.fitters.find((k) => k.id === id);
+    const learnt = named.includes(id) || (f !== undefined && holds(f, d.ticket) && level(f, d.skill) >= Math.max(1, d.level ?? 1));
+    return learnt && helpers.get(id) === JSON.stringify(minutesOf(r.work, d.during!));
+  };
+  const who = [...helpers.keys()];
+  if (!seatAll(who.length, parts.length, (h, d) => able(who[h], parts[d])))
+    x.breach("crew", `${r.job.id}: its helpers are not there for the part that is asked`, at);
 }
 
 /** Plain backtracking with memory of hopeless seats (augmenting search from each demand). */

@@ -1,7 +1,7 @@
 // Generated workshops for tests and benchmarks: any size, any seed, varying all that the format can say.
 
 import { between, pick, type Random, random } from "../../rng";
-import { type Problem, type ProblemBuild, type ProblemJob, plannedMinutes } from "../model";
+import { type Problem, type ProblemBuild, type ProblemJob, plannedMinutes, startedOf } from "../model";
 
 export interface Recipe {
   seed: number;
@@ -82,7 +82,10 @@ export function workshop(recipe: Recipe): Problem {
   return problem;
 }
 
-/** Whoever comes second is asked for some minutes: at the beginning, in the middle, at the end, sometimes for more than there are. */
+/**
+ * Whoever comes second is asked for some minutes: at the beginning, in the middle, at the end, sometimes for more than there are.
+ * Work under way is short of one who is to come, or has one on it who is free again behind the part.
+ */
 function helpersIn(r: Random, p: Problem): void {
   for (const b of p.builds)
     for (const j of b.jobs)
@@ -92,6 +95,19 @@ function helpersIn(r: Random, p: Problem): void {
         const to = r() < 0.25 ? all + 30 : between(r, from + 1, all + 1);
         j.crew[j.crew.length - 1].during = { from, to };
       }
+  const on = new Set(p.builds.flatMap((b) => b.jobs.flatMap((j) => startedOf(j)?.fitters ?? [])));
+  for (const b of p.builds)
+    for (const j of b.jobs) {
+      const started = startedOf(j);
+      if (!started || j.crew.length !== 1 || r() < 0.2) continue;
+      const from = r() < 0.3 ? 0 : between(r, 1, started.leftMinutes);
+      j.crew.push({ skill: "any", during: { from, to: between(r, from + 1, started.leftMinutes + 20) } });
+      const second = r() < 0.5 ? p.fitters.find((f) => f.calendar === "shop" && !on.has(f.id)) : undefined;
+      if (!second) continue;
+      on.add(second.id);
+      started.fitters.push(second.id);
+      started.helpers = [second.id];
+    }
 }
 
 /** Arrivals at the pace at which the people get work done (three quarters of their hours), and dates with air. */

@@ -1,0 +1,71 @@
+// The second person of a job under way: comes for the minutes that need two, and is free again.
+
+import { crewBarred } from "@/core/shop/barred";
+import type { JobRow, Shop } from "@/core/shop/model";
+import { type Help, helpOf } from "@/core/shop/paired";
+import { freeFromJob, joinJob, takeBackHelp } from "@/db/helpers";
+import { loadPlan } from "@/db/plans";
+import { run, toSql } from "@/db/pool";
+import type { User } from "@/db/users";
+import { action, body, type Change, change, is } from "../action";
+import { Refusal } from "../refusal";
+import { find, log, mayAct } from "./jobs";
+
+/** Whoever is on the job says so, the lead, and the one who is planned to help. */
+async function mayHelp(x: Change, user: User, job: JobRow, fitter: string): Promise<void> {
+  if (user.fitterId === fitter)
+    for (const kind of ["working", "published"] as const) {
+      const planned = (await loadPlan(x.c, kind, x.zone))?.plan.jobs.find((p) => p.id === job.id);
+      if (planned?.helpers?.some((h) => h.fitter === fitter)) return;
+    }
+  await mayAct(x, user, job);
+}
+
+function come(shop: Shop, job: JobRow, help: Help, fitter: string): string {
+  const who = shop.fitters.find((f) => f.id === fitter && !f.retired);
+  if (!who) throw new Refusal(422, "fitter: there is no such fitter", { faults: [{ path: "fitter", message: "there is no such fitter" }] });
+  if (job.fitters.includes(fitter)) throw new Refusal(409, `${who.name} is on ${job.name} already.`);
+  if (help.here) {
+    const name = shop.fitters.find((f) => f.id === help.here)?.name ?? help.here;
+    throw new Refusal(409, `${name} helps with ${job.name} already.`);
+  }
+  if (!help.during && !help.freed) throw new Refusal(409, `The part of ${job.name} that needs two is over.`);
+  const other = shop.builds.flatMap((b) => b.jobs).find((j) => j.state === "started" && j.fitters.includes(fitter));
+  if (other) throw new Refusal(409, `${who.name} is on ${other.name}.`);
+  const [barred] = crewBarred(
+    shop.fitters.filter((f) => f.id === fitter || job.fitters.includes(f.id)),
+    job,
+  );
+  if (barred) throw new Refusal(409, `Not yet: ${barred}.`);
+  return who.name;
+}
+
+export const helpActions = [
+  action<{ fitter: string; act: "come" | "free" | "undo" }>(
+    { method: "POST", path: "jobs/*/help", role: "any" },
+    body({ fitter: is.id, act: { type: "string", enum: ["come", "free", "undo"] } }),
+    (b, { user, ids }) =>
+      change(user, async (x) => {
+        const f = await find(x, ids[0]);
+        const { shop, job } = f;
+        await mayHelp(x, user, job, b.fitter);
+        const help = helpOf(shop, job, x.now);
+        if (!help) throw new Refusal(409, `${job.name} is not under way, or asks nobody for a part of it.`);
+        if (b.act === "come") {
+          const name = come(shop, job, help, b.fitter);
+          await joinJob(x.c, job.id, b.fitter);
+          await log(x, f, "job.helped", `${name} helps with ${job.name}`, { fitter: b.fitter });
+        } else {
+          const n = b.act === "undo" ? await takeBackHelp(x.c, job.id, b.fitter) : await freeFromJob(x.c, job.id, b.fitter, toSql(x.now));
+          if (!n)
+            throw new Refusal(409, "fitter: they do not help with it", {
+              faults: [{ path: "fitter", message: "they do not help with it" }],
+            });
+          const name = shop.fitters.find((k) => k.id === b.fitter)?.name ?? b.fitter;
+          const text = b.act === "undo" ? `${name} does not help with ${job.name} after all` : `${name} is free again from ${job.name}`;
+          await log(x, f, b.act === "undo" ? "job.unhelped" : "job.freed", text, { fitter: b.fitter });
+        }
+        await run(x.c, "UPDATE job SET version = version + 1 WHERE id = ?", [job.id]);
+      }),
+  ),
+];
