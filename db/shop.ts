@@ -240,6 +240,7 @@ async function loadTools(c: Conn | Pool): Promise<ToolRow[]> {
     pieces: num(r.pieces),
     state: r.state as ToolRow["state"],
     note: text(r.note),
+    held: bool(r.held),
     version: num(r.version),
   }));
 }

@@ -12,6 +12,7 @@ import type { JobRow } from "@/core/shop/model";
 import { startObstacles } from "@/core/shop/ready";
 import type { BuildRecord } from "@/core/shop/records";
 import { sheetPrefill } from "@/core/shop/sheets";
+import { HELD_PIECES } from "@/core/shop/tools";
 import { currentLibrary, libraryVersions } from "@/db/library";
 import { insert, pool, rows, run, toSql, transaction } from "@/db/pool";
 import { loadShop } from "@/db/shop";
@@ -488,18 +489,22 @@ describe("shared tools", () => {
   it("are there from the start, change by version, and stop the jobs that book them", async () => {
     const nibbler = (await loadShop(pool())).tools.find((t) => t.name === "nibbler")!;
     expect(nibbler).toMatchObject({ state: "sound", pieces: 1 });
-    await patch(`tools/${nibbler.id}`, { version: 1, name: "nibbler", pieces: 1, state: "broken", note: "punch chipped" });
+    await patch(`tools/${nibbler.id}`, { version: 1, name: "nibbler", pieces: 1, state: "broken", note: "punch chipped", held: false });
     expect(
-      (await refused(patch(`tools/${nibbler.id}`, { version: 1, name: "nibbler", pieces: 1, state: "sound", note: "" }))).message,
+      (await refused(patch(`tools/${nibbler.id}`, { version: 1, name: "nibbler", pieces: 1, state: "sound", note: "", held: false })))
+        .message,
     ).toMatch(/somebody else/);
     const s = await loadShop(pool());
     const pods = s.builds.flatMap((b) => b.jobs).find((j) => j.code === "OP-06a" && j.state === "todo")!;
     expect(startObstacles(s, pods, [], "yard", 29_500_000).map((o) => o.text)).toContain("the nibbler is broken: punch chipped");
-    expect(await faultsOf(post("tools", { name: "nibbler", pieces: 1, state: "sound", note: "" }))).toEqual([
+    expect(await faultsOf(post("tools", { name: "nibbler", pieces: 1, state: "sound", note: "", held: false }))).toEqual([
       { path: "name", message: "is there already" },
     ]);
-    expect(await faultsOf(post("tools", { name: "pull saw", pieces: 0, state: "sharp", note: "" }))).toHaveLength(2);
-    await post("tools", { name: "pull saw", pieces: 2, state: "sound", note: "" });
+    expect(await faultsOf(post("tools", { name: "pull saw", pieces: 0, state: "sharp", note: "", held: false }))).toHaveLength(2);
+    await post("tools", { name: "pull saw", pieces: 2, state: "sound", note: "", held: true });
+    expect((await loadShop(pool())).workshop.staleWhy).toBeTruthy();
+    expect((await loadShop(pool())).tools.find((t) => t.name === "pull saw")).toMatchObject({ pieces: 2, held: true });
+    expect((await loadShop(pool())).tools.find((t) => t.name === "clamps")).toMatchObject({ pieces: HELD_PIECES, held: true });
     expect((await loadShop(pool())).tools.map((t) => t.name)).toContain("pull saw");
   });
 });

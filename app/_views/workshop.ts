@@ -7,6 +7,7 @@ import { SERVED } from "@/core/shop/inventory";
 import { calendarData } from "@/core/shop/left";
 import { onlyOnes } from "@/core/shop/only";
 import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
+import { inUse } from "@/core/shop/tools";
 import { openHours } from "@/core/time/calendar";
 import { OpenSet } from "@/core/time/openset";
 import { allUsers } from "@/server/people";
@@ -44,6 +45,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
   const { shop, zone, now, published, working } = state;
   const w = shop.workshop;
   const today = zone.show(now).slice(0, 10);
+  const using = inUse(shop, now);
   const only = onlyOnes(shop, (published ?? working)?.plan, now);
   const asked = library.flatMap((j) => j.crew.map((c) => c.skill)).filter((s) => s !== "any");
   return {
@@ -102,6 +104,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
     }),
     tools: shop.tools.map((t) => ({
       ...t,
+      users: using.get(t.id)!.map((j) => `${j.name} (${shop.builds.find((b) => b.id === j.buildId)!.name})`),
       jobs: shop.builds.flatMap((b) => b.jobs).filter((j) => j.state !== "done" && j.tools.includes(t.name)).length,
     })),
     templates: shop.templates,

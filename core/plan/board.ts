@@ -4,6 +4,7 @@ import { OpenSet, type Stretch } from "../time/openset";
 import type { Minute } from "../time/zone";
 import { BENCH, type Compiled, type Job } from "./compile";
 import { cutWork } from "./part";
+import { addUse, keptUntil, type ToolUse } from "./tools";
 
 /** A van's time at one place. Until a later stay closes it, `to` is open and only [from, firm) is really needed. */
 export interface Stay {
@@ -48,6 +49,8 @@ export class Board {
   readonly c: Compiled;
   readonly placed: (Placed | undefined)[];
   readonly busy: Busy[][];
+  /** Who has which tool when, by its beginning. */
+  readonly tools: ToolUse[][];
   readonly stays: Stay[][];
   /** All stays at a place, by start; the yard's hold also the places kept for vans that must leave a bay. */
   readonly atPlace: Stay[][];
@@ -65,6 +68,7 @@ export class Board {
     this.c = c;
     this.placed = new Array(c.jobs.length);
     this.busy = c.fitters.map(() => []);
+    this.tools = c.tools.map(() => []);
     this.stays = c.builds.map(() => []);
     this.atPlace = c.places.map(() => []);
     this.kept = new Array(c.builds.length);
@@ -81,6 +85,9 @@ export class Board {
 
   private settleFacts(): void {
     const { c } = this;
+    for (const j of c.jobs)
+      for (const ask of j.done ? j.tools : [])
+        if (ask.held) addUse(this.tools[ask.tool], { from: j.done!.end, to: j.done!.end + j.hold, job: j.index, count: ask.count });
     for (const j of c.jobs)
       if (j.done)
         this.placed[j.index] = {
@@ -232,6 +239,13 @@ export class Board {
   /** Books a job: crew and record. Stays are the business of `stays.ts`. */
   book(job: Job, p: Placed): void {
     this.placed[job.index] = p;
+    for (const ask of job.tools)
+      addUse(this.tools[ask.tool], {
+        from: job.started ? this.c.now : p.start,
+        to: keptUntil(ask, p.end, job.hold),
+        job: job.index,
+        count: ask.count,
+      });
     p.booked ??= p.crew.map((f, k) => {
       const { open } = this.c.fitters[f];
       return workOf(job, k, p.work).map(([from, to]) => ({ from, to, job: job.index, openFrom: open.upTo(from), openTo: open.upTo(to) }));
@@ -257,6 +271,11 @@ export class Board {
       let keep = 0;
       for (let i = 0; i < n; i++) if (list[i].job !== job) list[keep++] = list[i];
       list.length = keep;
+    }
+    for (const { tool } of this.c.jobs[job].tools) {
+      const list = this.tools[tool];
+      const i = list.findIndex((u) => u.job === job);
+      if (i >= 0) list.splice(i, 1);
     }
     this.placed[job] = undefined;
   }

@@ -7,6 +7,7 @@ import { DEFAULT_WEIGHTS, doneOf, type Plan, type Problem, type ProblemJob, plan
 import { clampPart, type Part } from "./part";
 import { weatherSets } from "./sky";
 import { classes, fillMatrices, type Matrices } from "./tables";
+import type { ToolAsk } from "./tools";
 
 export const BENCH = -1;
 
@@ -65,6 +66,8 @@ export interface Job {
   before: Link[];
   followers: number[];
   covers: number[];
+  /** Shared tools it needs: each from its start on. */
+  tools: ToolAsk[];
   /** No start before this: now, parts, not-before and, for van work, arrival. */
   release: Minute;
   partsFrom?: Minute;
@@ -127,6 +130,7 @@ export interface Compiled {
   yard: number;
   yardPlaces: number;
   shunt: number;
+  tools: { id: string; name: string; pieces: number }[];
   shop: OpenSet;
   /** Working minutes of an ordinary shop day, to turn minutes into days. */
   dayMinutes: number;
@@ -214,6 +218,7 @@ export function compile(problem: Problem): Compiled {
     yard,
     yardPlaces: problem.yard.places,
     shunt: problem.shuntMinutes,
+    tools: (problem.tools ?? []).map((t) => ({ id: t.id, name: t.name ?? t.id, pieces: t.pieces })),
     shop: shop.open,
     dayMinutes: ordinaryDay(shop.open, zone, first, last),
     overtime: shop.overtime,
@@ -331,6 +336,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
             .map((x) => ({ job: c.jobIndex.get(x)!, lag: 0, working: false, ignoreHold: true, proof: true })),
         ],
         followers: [],
+        tools: (j.tools ?? []).map((t) => ({ tool: c.tools.findIndex((x) => x.id === t.id), count: t.count ?? 1, held: !!t.held })),
         covers: (j.covers ?? []).map((x) => c.jobIndex.get(x)!),
         release: Math.max(now, partsFrom ?? now, notBefore ?? now, van ? zone.parse(b.arrives) : now),
         partsFrom,

@@ -23,6 +23,9 @@ function without(problem: Problem, id: string, kind: string): Problem | undefine
     case "pin":
       delete j.pin;
       return p;
+    case "tool":
+      delete j.tools;
+      return p;
     case "noise":
       delete p.noiseHours;
       return p;
@@ -40,7 +43,7 @@ describe("why", () => {
   it("shows reasons that hold: without the first, the job starts earlier or has another first reason", () => {
     let tried = 0;
     for (let seed = 40; seed < 70; seed++) {
-      const problem = readProblem(workshop({ seed, builds: 2, jobsPerBuild: 12, wild: seed % 2 === 0 }));
+      const problem = readProblem(workshop({ seed, builds: 2, jobsPerBuild: 12, wild: seed % 2 === 0, tools: seed % 3 === 0 }));
       const plan = makePlan(problem, { iterations: 0 });
       for (const j of plan.jobs) {
         const why = j.why?.[0];
@@ -64,7 +67,7 @@ describe("why", () => {
 
   it("never names a reason that lets go after the start, and always one", () => {
     for (let seed = 80; seed < 100; seed++) {
-      const problem = readProblem(workshop({ seed, builds: 3, jobsPerBuild: 12, wild: true }));
+      const problem = readProblem(workshop({ seed, builds: 3, jobsPerBuild: 12, wild: true, tools: seed % 2 === 0 }));
       const plan = makePlan(problem, { iterations: 3 });
       for (const j of plan.jobs) {
         if (jobIn(problem, j.id).state !== "todo") continue;

@@ -172,6 +172,14 @@ function inWords(b: Board, job: Job, p: Placed, x: Conflict): Reason {
       return { kind: "hold", job: x.job, ref, until: x.until, text: `${named(b, job, x.job!)} keeps this part of the van clear ${till}` };
     case "inside-crew":
       return { kind: "inside-crew", job: x.job, ref, until: x.until, text: `no room inside beside ${named(b, job, x.job!)} ${till}` };
+    case "tool":
+      return {
+        kind: "tool",
+        job: x.job,
+        ref,
+        until: x.until,
+        text: `the ${c.tools[x.tool!].name} is in use on ${named(b, job, x.job!)} ${till}`,
+      };
     case "temperature": {
       // The day that shuts it ends when it may be done again.
       const hot = job.maxTempC !== undefined && c.hot(job.maxTempC).minutes(x.until - 1, x.until) > 0;

@@ -7,12 +7,14 @@ import { BENCH, type Job } from "./compile";
 import { matchCrew, seated } from "./crew";
 import type { WhyKind } from "./model";
 import { cutWork, type Part } from "./part";
+import { toolConflict } from "./tools";
 
 export interface Conflict {
   kind: WhyKind;
   /** Index of the job that stands in the way, where one does. */
   job?: number;
   fitter?: number;
+  tool?: number;
   /** No start before this can do away with the conflict. */
   until: Minute;
 }
@@ -56,6 +58,10 @@ export function jobConflict(
       const edge = a > from && a < to ? a : z > from && z < to ? z : undefined;
       if (edge !== undefined) return { kind: "calendar", until: edge === a ? to : start + 1 };
     }
+  if (job.tools.length) {
+    const busy = toolConflict(b.tools, (t) => c.tools[t].pieces, job, start, end);
+    if (busy) return { kind: "tool", ...busy };
+  }
   return job.van ? vanConflict(b, job, frame, hours, start, end, work) : undefined;
 }
 

@@ -6,6 +6,7 @@ import { measures } from "./measures";
 import type { Problem } from "./model";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
+import { problem } from "./testing/small";
 
 /** One fitter, one build of five two-hour jobs in a row, the last waiting for a part. */
 function small(partsFrom?: string): Problem {
@@ -100,6 +101,18 @@ describe("gains", () => {
     const hands = gains(p, makePlan(p, { iterations: 5 }), "k").find((g) => g.kind === "hands")!;
     expect(hands.text).toContain("Ines");
     expect(hands.days).toBeGreaterThan(0);
+  });
+  it("offers one more of the tool that the work waits for, tried", () => {
+    const two = (crew: string, pin?: object) => ({
+      minutes: 240,
+      crew: [{ skill: crew, level: 2 }],
+      tools: [{ id: "t" }],
+      ...(pin ? { pin } : {}),
+    });
+    const p = problem([two("body", { start: "2027-03-01T08:00" }), two("trim")], { tools: [{ id: "t", name: "spray booth", pieces: 1 }] });
+    const tool = gains(p, makePlan(p, { iterations: 5 }), "a").find((g) => g.kind === "tool")!;
+    expect(tool).toMatchObject({ text: "one more of the spray booth", money: null });
+    expect(tool.days).toBeGreaterThan(0);
   });
   it("offers one more bay where the vans wait for one", () => {
     const p = structuredClone(small()) as Problem;

@@ -387,6 +387,9 @@ function whyUnplaced(b: Board, j: Job, lower: Minute): string {
   if (j.candidates.length < j.demands.length || !canCrew(j)) return `needs ${j.demands.length} people who can do it at once`;
   if (j.inside && j.demands.length > c.builds[j.build].insideCrew)
     return `needs ${j.demands.length} people inside, where ${c.builds[j.build].insideCrew} fit`;
+  const short = shortOf(c, j);
+  if (short)
+    return `needs ${short.count} of the ${c.tools[short.tool].name}, of which there ${c.tools[short.tool].pieces === 1 ? "is" : "are"} ${c.tools[short.tool].pieces}`;
   if (j.van && j.places.length === 0) return "no bay is high, long, warm and equipped enough for it";
   const alone = new Board({ ...c, jobs: [], builds: c.builds.map((x) => ({ ...x, jobs: [], at: undefined })) }, b.cache);
   const spots = j.van ? j.places.map((place) => ({ place, from: c.now, to: NEVER })) : [benchFrame];
@@ -397,7 +400,13 @@ function whyUnplaced(b: Board, j: Job, lower: Minute): string {
 
 /** Whether a job can't be placed whatever else is planned. */
 const hopeless = (c: Compiled, j: Job): boolean =>
-  (j.van && j.places.length === 0) || !canCrew(j) || (j.inside && j.demands.length > c.builds[j.build].insideCrew);
+  (j.van && j.places.length === 0) ||
+  !canCrew(j) ||
+  shortOf(c, j) !== undefined ||
+  (j.inside && j.demands.length > c.builds[j.build].insideCrew);
+
+/** The tool of which a job asks more than there are. */
+const shortOf = (c: Compiled, j: Job) => j.tools.find((t) => t.count > c.tools[t.tool].pieces);
 
 function canCrew(j: Job): boolean {
   const used = new Set<number>();

@@ -8,7 +8,7 @@ import { plannedMinutes } from "./model";
 import { sayDay } from "./words";
 
 export interface Measure {
-  kind: "saturday" | "late-shift" | "part" | "first" | "skill" | "hands" | "bay" | "swap" | "bench" | "pair";
+  kind: "saturday" | "late-shift" | "part" | "first" | "skill" | "hands" | "bay" | "tool" | "swap" | "bench" | "pair";
   /** What to do, in words. */
   text: string;
   /** What it costs, in words. */
@@ -44,6 +44,7 @@ export function measures(problem: Problem, plan: Plan, buildId: string, zone: Zo
     ...training(problem, open, planned),
     ...hands(zone, now, busiest[0]),
     ...anotherBay(problem, build.id, open, planned),
+    ...anotherTool(problem, open, planned),
     ...swaps(problem, build.id, open, planned),
     ...benchForward(build, open),
   ];
@@ -203,6 +204,31 @@ function anotherBay(problem: Problem, buildId: string, open: ProblemJob[], plann
       hours: 0,
       pay: "asked",
       take: (p) => void p.bays.push({ ...structuredClone(bay), id: `${bay.id} more`, name: `another ${bay.name}`, closed: [] }),
+    },
+  ];
+}
+
+/** One more of the shared tool that most of the build's work waits for. */
+function anotherTool(problem: Problem, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
+  const buildJobs = new Map(problem.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
+  const waits = new Map<string, number>();
+  for (const j of open)
+    for (const w of planned.get(j.id)!.why?.slice(0, 2) ?? []) {
+      if (w.kind !== "tool" || !w.ref) continue;
+      const both = j.tools?.filter((t) => buildJobs.get(w.ref!)?.tools?.some((o) => o.id === t.id)) ?? [];
+      for (const t of both) waits.set(t.id, (waits.get(t.id) ?? 0) + 1);
+    }
+  const [top] = [...waits].sort((a, b) => b[1] - a[1]);
+  const tool = problem.tools?.find((t) => t.id === top?.[0]);
+  if (!tool) return [];
+  return [
+    {
+      kind: "tool",
+      text: `one more of the ${tool.name ?? tool.id}`,
+      price: "bought, hired or lent",
+      hours: 0,
+      pay: "asked",
+      take: (p) => void p.tools!.find((t) => t.id === tool.id)!.pieces++,
     },
   ];
 }

@@ -5,7 +5,8 @@ import { checkPlan } from "./check/check";
 import type { Plan, Problem, ProblemJob } from "./model";
 import { clampPart, cutWork } from "./part";
 import { makePlan } from "./planner";
-import { readPlan, readProblem } from "./read";
+import { readPlan } from "./read";
+import { at, plan, problem } from "./testing/small";
 
 describe("a part of a job's work", () => {
   const work: [number, number][] = [
@@ -44,49 +45,10 @@ describe("a part of a job's work", () => {
   });
 });
 
-const day = [
-  ["08:00", "12:00"],
-  ["13:00", "17:00"],
-];
-function problem(jobs: Partial<ProblemJob>[]): Problem {
-  return readProblem({
-    format: "wide-lane/problem@1",
-    zone: "Europe/Lisbon",
-    now: "2027-03-01T08:00",
-    horizonDays: 20,
-    calendars: [{ id: "shop", week: Object.fromEntries(["mon", "tue", "wed", "thu", "fri"].map((d) => [d, day])) }],
-    bays: [{ id: "b1", name: "Bay", has: [] }],
-    yard: { places: 3 },
-    fitters: [
-      { id: "ines", name: "Ines", calendar: "shop", skills: { body: 3 } },
-      { id: "teo", name: "Teo", calendar: "shop", skills: { trim: 2 } },
-    ],
-    shuntMinutes: 15,
-    builds: [
-      {
-        id: "a",
-        name: "A",
-        arrives: "2027-03-01T08:00",
-        due: "2027-03-05T17:00",
-        weight: 1,
-        heightMm: 2500,
-        lengthMm: 6000,
-        insideCrew: 3,
-        jobs: jobs.map((j, i) => ({ id: `j${i}`, stage: "openings", name: `Job ${i}`, place: "bench", zones: [], state: "todo", ...j })),
-      },
-    ],
-  });
-}
 const pair = (during?: { from: number; to: number }): ProblemJob["crew"] => [
   { skill: "body", level: 2 },
   { skill: "any", level: 1, ...(during ? { during } : {}) },
 ];
-const plan = (p: Problem) => {
-  const made = makePlan(p, { iterations: 20 });
-  expect(checkPlan(p, readPlan(made))).toEqual([]);
-  return made;
-};
-const at = (p: Plan, id: string) => p.jobs.find((j) => j.id === id)!;
 
 describe("a helper", () => {
   it("is free for other work until needed, where a whole crew would not be", () => {

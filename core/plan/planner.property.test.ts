@@ -20,6 +20,7 @@ describe("generated workshops", () => {
             jobsPerBuild: 6 + ((seed * 7) % 30),
             wild: seed % 4 !== 0,
             helpers: seed % 2 === 1,
+            tools: seed % 3 === 0,
             now: nows[seed % nows.length],
             zone: ["Europe/Lisbon", "America/New_York", "Australia/Lord_Howe"][seed % 3],
           }),

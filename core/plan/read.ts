@@ -88,6 +88,11 @@ function referenceFaults(p: Problem, say: Say): void {
   p.fitters.forEach((f, i) => {
     if (!calendars.has(f.calendar)) say(`fitters[${i}].calendar`, `there is no calendar ${f.calendar}`);
   });
+  const tools = new Set<string>();
+  p.tools?.forEach((t, i) => {
+    if (tools.has(t.id)) say(`tools[${i}].id`, `${t.id} stands twice`);
+    tools.add(t.id);
+  });
   const jobs = new Set<string>();
   p.builds.forEach((b, i) =>
     b.jobs.forEach((j, k) => {
@@ -115,6 +120,10 @@ function referenceFaults(p: Problem, say: Say): void {
       });
       j.crew.forEach((d, m) => {
         if (d.during && d.during.from >= d.during.to) say(`${path}.crew[${m}].during`, "ends before it begins");
+      });
+      j.tools?.forEach((t, m) => {
+        if (!tools.has(t.id)) say(`${path}.tools[${m}].id`, `there is no tool ${t.id}`);
+        if (j.tools!.findIndex((o) => o.id === t.id) !== m) say(`${path}.tools[${m}].id`, `${t.id} stands twice`);
       });
       if (j.crew.length && j.crew.every((d) => d.during)) say(`${path}.crew`, "somebody has to be there for all of it");
       const fact = startedOf(j) ?? doneOf(j);

@@ -41,7 +41,9 @@ describe("a replan after one change", () => {
     for (let k = 0; k < 6; k++) {
       const seed = 400 + block * 6 + k;
       const r = random(seed);
-      const p = readProblem(workshop({ seed, builds: 3, jobsPerBuild: 16, wild: k % 2 === 1, calm: k % 2 === 0, helpers: k % 3 === 0 }));
+      const p = readProblem(
+        workshop({ seed, builds: 3, jobsPerBuild: 16, wild: k % 2 === 1, calm: k % 2 === 0, helpers: k % 3 === 0, tools: k % 2 === 1 }),
+      );
       const plan = makePlan(p, { iterations: 6, seed });
       for (const [n, change] of CHANGES.entries()) {
         const next = { ...structuredClone(p), published: structuredClone(plan) } as Problem;
@@ -62,7 +64,7 @@ describe("a replan after one change", () => {
 
   it("moves nothing at all where the change touches nothing", () => {
     for (let seed = 500; seed < 508; seed++) {
-      const p = readProblem(workshop({ seed, builds: 3, jobsPerBuild: 16, calm: true, helpers: seed % 2 === 0 }));
+      const p = readProblem(workshop({ seed, builds: 3, jobsPerBuild: 16, calm: true, helpers: seed % 2 === 0, tools: seed % 3 === 0 }));
       const plan = makePlan(p, { iterations: 6, seed });
       const next = { ...structuredClone(p), published: structuredClone(plan) } as Problem;
       // Away in a year, when nothing is planned.

@@ -148,6 +148,11 @@ const job = object(
       ["minutes"] as const,
     ),
     covers: ids,
+    tools: {
+      type: "array",
+      // Held: until the hold lets go.
+      items: object({ id, count: positive, held: { type: "boolean" } as const }, ["id"] as const),
+    } as const,
     proofApproved: { type: "boolean" } as const,
     partsFrom: time,
     notBefore: time,
@@ -198,6 +203,7 @@ export const whyKinds = [
   "now",
   "inside-crew",
   "zone",
+  "tool",
 ] as const;
 
 const why = object({ kind: { type: "string", enum: whyKinds } as const, ref: id, until: time, text }, ["kind", "text"] as const);
@@ -276,6 +282,7 @@ export const problemSchema = object(
     bays: { type: "array", items: bay } as const,
     yard: object({ places: count, has: ids, work: { type: "boolean" } as const }, ["places"] as const),
     fitters: { type: "array", items: fitter } as const,
+    tools: { type: "array", items: object({ id, name, pieces: count }, ["id", "pieces"] as const) } as const,
     shuntMinutes: count,
     builds: { type: "array", items: build } as const,
     published: planSchema,

@@ -3,16 +3,18 @@
 import { calculator, type Finding, is, list, mm, object, outcome, round } from "./model";
 
 interface Input {
-  steps: { name: string; minutes: number; two?: boolean; prop?: boolean }[];
+  steps: { name: string; minutes: number; two?: boolean; prop?: boolean; kg?: number; glass?: boolean }[];
   roofHeight?: number;
   frame?: number;
   stock?: number[];
   propUsed?: boolean;
+  /** Heavier than this, kg, nobody lifts alone; a house figure. */
+  alone?: number;
 }
 
 const schema = object(
-  { steps: list(object({ name: is.name, minutes: is.amount }, { two: is.bool, prop: is.bool }), 1) },
-  { roofHeight: is.size, frame: is.mm, stock: list(is.size), propUsed: is.bool },
+  { steps: list(object({ name: is.name, minutes: is.amount }, { two: is.bool, prop: is.bool, kg: is.amount, glass: is.bool }), 1) },
+  { alone: is.amount, roofHeight: is.size, frame: is.mm, stock: list(is.size), propUsed: is.bool },
 );
 
 /** A prop of roof height − frame thickness stands in where it can; a helper is booked for the stretch from the first to the last of the rest. */
@@ -20,10 +22,21 @@ export const pairMinutes = calculator<Input>(
   { name: "pair-minutes", title: "Two hands, or a prop" },
   schema,
   ({ propUsed, roofHeight }) => (propUsed && roofHeight === undefined ? [{ path: "roofHeight", message: "is missing for a prop" }] : []),
-  ({ steps, roofHeight, frame = 0, stock = [], propUsed = false }) => {
+  ({ steps, roofHeight, frame = 0, stock = [], propUsed = false, alone = 15 }) => {
     const findings: Finding[] = [];
     const length = roofHeight === undefined ? null : round(roofHeight - frame);
-    const needs = steps.map((s) => s.two === true && !(propUsed && s.prop));
+    // Glass, and what is over the limit, takes two whatever is ticked; no prop stands in for one of them.
+    const only = steps.map((s) => s.glass === true || (s.kg ?? 0) > alone);
+    const needs = steps.map((s, i) => only[i] || (s.two === true && !(propUsed && s.prop)));
+    steps.forEach((s, i) => {
+      if (!only[i] || (s.two && !(propUsed && s.prop))) return;
+      const why = s.glass ? "glass" : `${s.kg} kg, over ${alone}`;
+      findings.push({
+        level: "warn",
+        about: `steps[${i}]`,
+        text: `${s.name}: ${why}: two, ${s.two ? "no prop" : "though one is planned"}`,
+      });
+    });
     const total = steps.reduce((n, s) => n + s.minutes, 0);
     const two = steps.reduce((n, s, i) => n + (needs[i] ? s.minutes : 0), 0);
     let at = 0;

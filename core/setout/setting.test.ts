@@ -266,6 +266,24 @@ describe("pair-minutes", () => {
   ])("props in stock %j: %s", (stock, level) => {
     expect(levelOf(run("pair-minutes", { steps, propUsed: true, roofHeight: 1905, frame: 20, stock }))).toBe(level);
   });
+  it.each([
+    [{ kg: 15 }, null, ""],
+    [{ kg: 15.1 }, { from: 10, to: 30 }, "unit: 15.1 kg, over 15: two, though one is planned"],
+    [{ glass: true }, { from: 10, to: 30 }, "unit: glass: two, though one is planned"],
+    [{ kg: 22, two: true, prop: true }, { from: 10, to: 30 }, "unit: 22 kg, over 15: two, no prop"],
+  ] as [{ kg?: number; glass?: boolean; two?: boolean; prop?: boolean }, object | null, string][])(
+    "a unit of %j takes %j",
+    (more, helper, said) => {
+      const unit = [
+        { name: "mark", minutes: 10 },
+        { name: "unit", minutes: 20, ...more },
+      ];
+      const o = run("pair-minutes", { steps: unit, propUsed: true, roofHeight: 1905 });
+      expect(o.results).toMatchObject({ helper });
+      expect(saidBy(o)).toContain(said);
+      expect(run("pair-minutes", { steps: unit, alone: 30 }).results).toMatchObject({ helper: more.glass || more.two ? helper : null });
+    },
+  );
   it("one alone does what needs nobody", () => {
     expect(saidBy(run("pair-minutes", { steps: [{ name: "mark", minutes: 10 }] }))).toMatch(/one alone does it/);
   });

@@ -170,7 +170,7 @@ describe("decisions", () => {
   });
   it("tells of a tool that is not sound before the next job that books it", () => {
     const shop = testShop();
-    shop.tools = [{ id: "t", name: "wheel scales", pieces: 1, state: "broken", note: "no display", version: 1 }];
+    shop.tools = [{ id: "t", name: "wheel scales", pieces: 1, state: "broken", held: false, note: "no display", version: 1 }];
     const d = decisions(shop, plan(shop), NOW).filter((x) => x.kind === "tool");
     expect(d).toEqual([expect.objectContaining({ title: "the wheel scales is broken", detail: "Weigh as arrived books it · no display" })]);
   });

@@ -22,7 +22,7 @@ describe("a kit that is carried up once", () => {
     const j = job(s, "OP-04");
     j.parts[0].state = "arrived";
     j.tools = ["jigsaw"];
-    s.tools = [{ id: "t", name: "jigsaw", pieces: 1, state: "blunt", note: "blades on Friday", version: 1 }];
+    s.tools = [{ id: "t", name: "jigsaw", pieces: 1, state: "blunt", held: false, note: "blades on Friday", version: 1 }];
     const short = kitLines(s, s.builds[0], j, NOW).filter((l) => l.short);
     expect(short.map((l) => l.short)).toEqual(["here, not checked", "blunt: blades on Friday"]);
   });

@@ -292,6 +292,8 @@ export interface ToolRow {
   pieces: number;
   state: "sound" | "blunt" | "broken" | "lent";
   note: string;
+  /** Stays with the work until the bond lets go. */
+  held: boolean;
   version: number;
 }
 

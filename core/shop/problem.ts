@@ -9,6 +9,7 @@ import type { BuildRow, JobRow, Shop } from "./model";
 import { behindMinutes, crewAsked, onIt } from "./paired";
 import { lastPart } from "./parts";
 import { proofApproved } from "./proof";
+import { toolsAsked } from "./tools";
 
 const OVER: Record<string, string> = {
   "to-check": "is here but not checked yet",
@@ -86,6 +87,7 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
       tickets: [...f.tickets, ...heldTickets(f, barred)].map((t) => ({ id: t.id, ...(t.until ? { until: t.until } : {}) })),
       away: f.absences.map((a) => [zone.show(a.from), zone.show(a.to)]),
     })),
+    ...(shop.tools.length ? { tools: shop.tools.map((t) => ({ id: t.id, name: t.name, pieces: t.pieces })) } : {}),
     shuntMinutes: w.shuntMinutes,
     builds: shop.builds.map((b) => toBuild(shop, zone, b, now, places)),
     ...(published ? { published: onlyKnown(shop, published) } : {}),
@@ -172,6 +174,7 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
         }
       : {}),
     covers: j.covers,
+    ...toolsAsked(shop.tools, j),
     ...(approved === undefined ? {} : { proofApproved: approved }),
     ...(last ? { partsFrom: zone.show(Math.ceil(last.available.from)) } : {}),
     ...(j.notBefore === null ? {} : { notBefore: zone.show(j.notBefore) }),

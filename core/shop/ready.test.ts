@@ -3,6 +3,7 @@ import { availableFrom } from "./parts";
 import { openShots, proofApproved, shotState } from "./proof";
 import { obstacles, startObstacles } from "./ready";
 import { done, job, NOW, testShop } from "./testing/shop";
+import { inUse, toolsAsked } from "./tools";
 
 const STRIP = ["ST-01", "ST-03", "ST-04", "ST-06", "ST-07"];
 const kinds = (list: { kind: string }[]) => list.map((o) => o.kind);
@@ -103,6 +104,36 @@ describe("shared tools", () => {
     expect(tool(startObstacles(shop, window, ["ines", "teo"], "b1", NOW))).toEqual(["the nibbler is in use on Window of b (Field vet)"]);
     shop.tools[0].pieces = 2;
     expect(tool(startObstacles(shop, window, ["ines", "teo"], "b1", NOW))).toEqual([]);
+    // Done, the tool is free; what is held stays with the work until the bond lets go.
+    shop.tools[0].pieces = 1;
+    Object.assign(other, { state: "done", endedAt: NOW - 60, hold: { ...other.hold, minutes: 90 } });
+    expect(tool(startObstacles(shop, window, ["ines", "teo"], "b1", NOW))).toEqual([]);
+    shop.tools[0].held = true;
+    expect(tool(startObstacles(shop, window, ["ines", "teo"], "b1", NOW))).toEqual(["the nibbler is in use on Window of b (Field vet)"]);
+    expect(tool(startObstacles(shop, window, ["ines", "teo"], "b1", NOW + 30))).toEqual([]);
+    expect(
+      inUse(shop, NOW)
+        .get("nib")!
+        .map((j) => j.id),
+    ).toEqual(["b.OP-06a"]);
+  });
+});
+
+describe("what a job books of the shared tools", () => {
+  it("is those of its names that the house has, held only where something bonds", () => {
+    const tools = ["nibbler", "clamps"].map((name) => ({
+      id: name,
+      name,
+      pieces: 1,
+      state: "sound" as const,
+      note: "",
+      held: name === "clamps",
+      version: 1,
+    }));
+    const asks = (names: string[], minutes: number) => toolsAsked(tools, { tools: names, hold: { minutes } as never });
+    expect(asks(["nibbler", "clamps", "own saw"], 720)).toEqual({ tools: [{ id: "nibbler" }, { id: "clamps", held: true }] });
+    expect(asks(["clamps"], 0)).toEqual({ tools: [{ id: "clamps" }] });
+    expect(asks(["own saw"], 720)).toEqual({});
   });
 });
 

@@ -15,6 +15,7 @@ import { openShots, shotState } from "./proof";
 import { sheetStops } from "./sheet-stops";
 import { shellBefore } from "./shell";
 import { templateMissing } from "./templates";
+import { usersOf } from "./tools";
 
 export interface Obstacle {
   kind:
@@ -125,7 +126,7 @@ export function startObstacles(shop: Shop, job: JobRow, crew: readonly string[],
       for (const f of both)
         out.push({ kind: "crew", text: `${shop.fitters.find((x) => x.id === f)?.name ?? f} is on ${named(shop, j, job)}` });
     }
-  out.push(...toolObstacles(shop, job, byId));
+  out.push(...toolObstacles(shop, job, byId, now));
   out.push(...crewObstacles(shop, job, crew, now), ...weatherObstacles(shop, job, place, now));
   return out;
 }
@@ -158,11 +159,11 @@ function zoneObstacles(shop: Shop, job: JobRow, now: number): Obstacle[] {
 }
 
 /** Shared tools that are all in use on other jobs. */
-function toolObstacles(shop: Shop, job: JobRow, byId: ReadonlyMap<string, JobRow>): Obstacle[] {
+function toolObstacles(shop: Shop, job: JobRow, byId: ReadonlyMap<string, JobRow>, now: number): Obstacle[] {
   return shop.tools
     .filter((t) => job.tools.includes(t.name))
     .flatMap((t) => {
-      const users = [...byId.values()].filter((j) => j.id !== job.id && j.state === "started" && j.tools.includes(t.name));
+      const users = usersOf(t, byId.values(), now).filter((j) => j.id !== job.id);
       return users.length < t.pieces
         ? []
         : [{ kind: "tool" as const, text: `the ${t.name} is in use on ${users.map((u) => named(shop, u, job)).join(", ")}` }];

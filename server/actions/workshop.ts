@@ -39,12 +39,14 @@ interface Tool {
   pieces: number;
   state: string;
   note: string;
+  held: boolean;
 }
 const toolFields = {
   name: is.name,
   pieces: { type: "integer", minimum: 1, maximum: 50 },
   state: { type: "string", enum: ["sound", "blunt", "broken", "lent"] },
   note: { type: "string", maxLength: 200 },
+  held: is.bool,
 };
 
 interface Supplier {
@@ -160,8 +162,9 @@ export const workshopActions = [
       const [there] = await rows(x.c, "SELECT id FROM tool WHERE name = ?", [b.name.trim()]);
       if (there) throw badField("name", "is there already");
       const id = v7();
-      await insert(x.c, "tool", [{ id, name: b.name.trim(), pieces: b.pieces, state: b.state, note: b.note.trim() }]);
+      await insert(x.c, "tool", [{ id, name: b.name.trim(), pieces: b.pieces, state: b.state, note: b.note.trim(), held: b.held }]);
       await x.event({ kind: "tool.added", entity: "tool", entityId: id, text: `${b.name.trim()} added` });
+      await x.stale(`${b.name.trim()} added`);
       return { id };
     }),
   ),
@@ -175,7 +178,9 @@ export const workshopActions = [
           pieces: { column: "pieces", value: b.pieces },
           state: { column: "state", value: b.state },
           note: { column: "note", value: b.note.trim() },
+          held: { column: "held", value: b.held ? 1 : 0 },
         });
+        await x.stale(`${b.name} changed`);
         await x.event({
           kind: "tool.changed",
           entity: "tool",

@@ -13,7 +13,7 @@ import type { WorkshopView } from "./view";
 
 type Tool = WorkshopView["tools"][number];
 
-const LABELS = { name: "Name", pieces: "How many", state: "State", note: "Note" };
+const LABELS = { name: "Name", pieces: "How many", state: "State", note: "Note", held: "Stays with the work" };
 const STATES = ["sound", "blunt", "broken", "lent"] as const;
 
 export function Tools({ view }: { view: WorkshopView }) {
@@ -21,7 +21,7 @@ export function Tools({ view }: { view: WorkshopView }) {
   return (
     <>
       <Head
-        about="Jobs of the library book these by name. A tool that is blunt, broken or lent stops its jobs like a missing part."
+        about="Jobs of the library book these by name, the plan so many at once as there are. A tool that is blunt, broken or lent stops its jobs like a missing part."
         add="Add a tool"
         onAdd={() => setEditing("new")}
       />
@@ -30,6 +30,8 @@ export function Tools({ view }: { view: WorkshopView }) {
           <Row key={t.id} title={t.name} retired={false} actions={<Button onClick={() => setEditing(t)}>Change</Button>}>
             <span className={cx(t.state !== "sound" && "font-bold text-signal-text")}>{t.state}</span>
             {t.note && `, ${t.note}`} · {t.pieces} {t.pieces === 1 ? "piece" : "pieces"}
+            {t.held && ", with the work until the bond lets go"}
+            {t.users.length > 0 && <span className="block">In use now: {t.users.join("; ")}</span>}
             <span className="block text-[12px] text-muted">
               {t.jobs ? `${t.jobs} jobs still to come book it` : "no job still to come books it"}
             </span>
@@ -55,6 +57,7 @@ function ToolForm({ tool, onDone }: { tool?: Tool; onDone(): void }) {
       pieces: Number(data.get("pieces")),
       state: String(data.get("state")),
       note: String(data.get("note") ?? ""),
+      held: data.get("held") === "on",
     };
     const ok = await form.submit(
       (v) => (tool ? send("PATCH", `tools/${tool.id}`, { ...body, version: v }) : send("POST", "tools", body)),
@@ -91,6 +94,10 @@ function ToolForm({ tool, onDone }: { tool?: Tool; onDone(): void }) {
         options={STATES.map((s) => [s, s] as const)}
       />
       <Field label={LABELS.note} name="note" faults={form.faults} defaultValue={tool?.note} maxLength={200} hint="who has it, till when" />
+      <label className="col-span-2 flex items-center gap-2">
+        <input type="checkbox" name="held" defaultChecked={tool?.held} className="size-4 accent-ink" />
+        Stays with the work until the bond lets go
+      </label>
       <div className="col-span-2">
         <FormEnd
           form={form}

@@ -81,7 +81,7 @@ export interface WorkshopView {
   spans: SpanView[];
   users: UserView[];
   suppliers: (SupplierRow & { open: number; record: string })[];
-  tools: (ToolRow & { jobs: number })[];
+  tools: (ToolRow & { jobs: number; users: string[] })[];
   templates: TemplateRow[];
   vans: { id: string; name: string }[];
   /** Jobs that something traced can be for. */

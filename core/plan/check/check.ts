@@ -6,6 +6,7 @@ import { checkFacts } from "./facts";
 import { Hours } from "./hours";
 import { checkReport } from "./report";
 import { checkStays } from "./stays";
+import { checkTools } from "./tools";
 import { checkWork } from "./work";
 import { checkZones } from "./zones";
 
@@ -20,6 +21,7 @@ export type RuleName =
   | "conditions"
   | "parts"
   | "proof"
+  | "tool"
   | "facts"
   | "report";
 
@@ -74,6 +76,7 @@ export function checkPlan(problem: Problem, plan: Plan): Breach[] {
   checkFacts(x);
   checkZones(x);
   checkStays(x);
+  checkTools(x);
   checkReport(x);
   return breaches;
 }

@@ -17,6 +17,8 @@ export interface Recipe {
   calm?: boolean;
   /** Second people are there for a part of the work only. */
   helpers?: boolean;
+  /** Some work shares tools. */
+  tools?: boolean;
 }
 
 const SKILLS = ["body", "joinery", "trim", "electric", "plumbing", "paint"];
@@ -78,6 +80,7 @@ export function workshop(recipe: Recipe): Problem {
   };
   for (let i = 0; i < recipe.builds; i++) problem.builds.push(build(r, i, recipe, base, problem, wild));
   if (recipe.calm) calmDown(r, problem, base);
+  if (recipe.tools) toolsIn(random(recipe.seed + 2_000_000), problem);
   if (recipe.helpers) helpersIn(random(recipe.seed + 1_000_000), problem);
   return problem;
 }
@@ -107,6 +110,24 @@ function helpersIn(r: Random, p: Problem): void {
       on.add(second.id);
       started.fitters.push(second.id);
       started.helpers = [second.id];
+    }
+}
+
+/** A few shared tools, one that stays with the work until the bond lets go. */
+function toolsIn(r: Random, p: Problem): void {
+  p.tools = [
+    { id: "laser", pieces: 1 },
+    { id: "clamps", name: "Clamps", pieces: between(r, 2, 6) },
+    { id: "saw", pieces: between(r, 1, 2) },
+  ];
+  for (const b of p.builds)
+    for (const j of b.jobs) {
+      const asks = [
+        ...(r() < 0.12 ? [{ id: "laser" }] : []),
+        ...(j.hold && r() < 0.5 ? [{ id: "clamps", count: between(r, 1, 3), held: true }] : []),
+        ...(r() < 0.15 ? [{ id: "saw" }] : []),
+      ];
+      if (asks.length) j.tools = asks;
     }
 }
 

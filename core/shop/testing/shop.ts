@@ -127,7 +127,7 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
     ],
     vans: [...vans],
     suppliers: [{ id: "s", name: "Bay Glass", leadBestDays: 2, leadLikelyDays: 5, leadWorstDays: 12, retired: false, version: 1 }],
-    tools: [{ id: "nib", name: "nibbler", pieces: 1, state: "sound", note: "", version: 1 }],
+    tools: [{ id: "nib", name: "nibbler", pieces: 1, state: "sound", note: "", held: false, version: 1 }],
     templates: [],
     weep: [],
     fixings: [],

@@ -1,0 +1,37 @@
+// Shared tools of the workshop: which of them a job books, and which are with other work now.
+
+import type { ProblemJob } from "../plan/model";
+import type { JobRow, Shop, ToolRow } from "./model";
+
+/** In a new workshop these stay with the work until the bond lets go; there is more than one set of them. */
+export const HELD = ["clamps", "weights", "straps", "props"] as const;
+export const HELD_PIECES = 4;
+
+/** What of the shared tools a job books, for the planner; names that no tool of the house has are nobody's business here. */
+export function toolsAsked(tools: readonly ToolRow[], job: Pick<JobRow, "tools" | "hold">): Pick<ProblemJob, "tools"> {
+  const asked = tools
+    .filter((t) => job.tools.includes(t.name))
+    .map((t) => ({ id: t.id, ...(t.held && job.hold.minutes > 0 ? { held: true } : {}) }));
+  return asked.length ? { tools: asked } : {};
+}
+
+/** Jobs that have a tool now: under way, or done with the bond still setting, where the tool stays with it. */
+export const usersOf = (tool: ToolRow, jobs: Iterable<JobRow>, now: number): JobRow[] =>
+  [...jobs].filter(
+    (j) =>
+      j.tools.includes(tool.name) &&
+      (j.state === "started" || (tool.held && j.state === "done" && j.endedAt !== null && j.endedAt + j.hold.minutes > now)),
+  );
+
+/** The tools in use, with how many of each and on what, for the lead's list. */
+export const inUse = (shop: Pick<Shop, "tools" | "builds">, now: number): Map<string, JobRow[]> =>
+  new Map(
+    shop.tools.map((t) => [
+      t.id,
+      usersOf(
+        t,
+        shop.builds.flatMap((b) => b.jobs),
+        now,
+      ),
+    ]),
+  );
