@@ -7,6 +7,7 @@ import { buildDates } from "@/core/shop/dates";
 import { decisions } from "@/core/shop/decisions";
 import { toProblem } from "@/core/shop/problem";
 import { shotState } from "@/core/shop/proof";
+import { inUse } from "@/core/shop/tools";
 import { pool } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
 import { loadState } from "@/server/planning";
@@ -50,6 +51,7 @@ for (const now of ["2026-11-25T10:42", "2027-06-12T09:00", "2027-02-01T08:05"])
       for (const p of ["needed", "ordered", "promised", "arrived", "checked"] as const) expect(parts.has(p), p).toBe(true);
 
       expect(decisions(shop, state.published!.plan, state.now).length).toBeGreaterThan(1);
+      for (const t of shop.tools) expect(inUse(shop, state.now).get(t.id)!.length, t.name).toBeLessThanOrEqual(t.pieces);
       // What is past is past, and nothing planned lies before now.
       for (const j of shop.builds.flatMap((b) => b.jobs)) {
         if (j.startedAt !== null) expect(j.startedAt).toBeLessThanOrEqual(state.now);

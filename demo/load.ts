@@ -210,6 +210,8 @@ async function playHistory(zone: Zone, now: number): Promise<void> {
     for (const j of b.jobs) {
       delete j.partsFrom;
       delete j.proofApproved;
+      // Whatever tool it took was there: what is past is not to wait for one.
+      delete j.tools;
     }
   const plan = telling(shop, readProblem(past), zone, now);
   const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));

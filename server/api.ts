@@ -5,6 +5,7 @@ import type { User } from "@/db/users";
 import { type Action, sentence } from "./action";
 import { benchActions } from "./actions/bench";
 import { buildActions } from "./actions/builds";
+import { courseActions } from "./actions/courses";
 import { draftActions } from "./actions/drafts";
 import { extraActions } from "./actions/extras";
 import { helpActions } from "./actions/help";
@@ -28,6 +29,7 @@ export const actions: readonly Action[] = [
   ...planActions,
   ...jobActions,
   ...helpActions,
+  ...courseActions,
   ...buildActions,
   ...partActions,
   ...proofActions,

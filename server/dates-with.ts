@@ -1,19 +1,26 @@
-// What a build that is another would do to the dates, of its own and of the others: planned, not stored.
+// What a build that is another, or any other change of the problem, would do to the dates: planned, not stored.
 
+import type { Problem } from "@/core/plan/model";
 import type { BuildRow } from "@/core/shop/model";
-import type { OptionPreview } from "@/core/shop/previews";
+import type { DateMove } from "@/core/shop/previews";
 import { toProblem } from "@/core/shop/problem";
 import { planInThread } from "./plan-thread";
 import type { State } from "./planning";
 
-/** Dates that move, and the build's own in any case. */
-export async function datesWith({ shop, now, zone, working, published }: State, changed: BuildRow): Promise<OptionPreview["dates"]> {
-  const builds = shop.builds.map((b) => (b.id === changed.id ? changed : b));
-  const plan = await planInThread(toProblem({ ...shop, builds }, now, published?.plan), { seed: 1, iterations: 0, local: true });
-  return builds.flatMap((b) => {
+/** Dates that move by planning another problem, and one build's own in any case. */
+export async function datesOf({ shop, zone, working }: State, problem: Problem, own: string): Promise<DateMove[]> {
+  const plan = await planInThread(problem, { seed: 1, iterations: 0, local: true });
+  return shop.builds.flatMap((b) => {
     const before = working?.plan.builds.find((x) => x.id === b.id)?.finish ?? null;
     const after = plan.builds.find((x) => x.id === b.id)?.finish ?? null;
-    if (before === after && b.id !== changed.id) return [];
+    if (before === after && b.id !== own) return [];
     return [{ build: b.name, before, after, late: after !== null && zone.parse(after) > b.due }];
   });
+}
+
+/** The same for a build that is another. */
+export async function datesWith(state: State, changed: BuildRow): Promise<DateMove[]> {
+  const { shop, now, published } = state;
+  const builds = shop.builds.map((b) => (b.id === changed.id ? changed : b));
+  return datesOf({ ...state, shop: { ...shop, builds } }, toProblem({ ...shop, builds }, now, published?.plan), changed.id);
 }

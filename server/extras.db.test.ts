@@ -139,6 +139,27 @@ describe("a time box answered with a call", () => {
       jobId,
       data: { who: "Lead", timeBox: true, course: "supplier" },
     });
+  it("is asked with what each course does to the dates, planned; only of a job under way, with minutes that are some", async () => {
+    const job = (await buildNow()).jobs.find((j) => j.code === "ST-03")!;
+    expect((await refused(post(`jobs/${job.id}/courses`, { left: 120 }))).message).toMatch(/not under way/);
+    expect(await pathsOf(post(`jobs/${job.id}/courses`, { left: 0 }))).toEqual(["left"]);
+    const who = (await shopNow()).fitters[0].id;
+    await run(pool(), "UPDATE job SET state = 'started', started_at = '2026-11-25 08:00', actual_place = 'yard' WHERE id = ?", [job.id]);
+    await run(pool(), "INSERT INTO job_fitter (job_id, fitter_id) VALUES (?, ?)", [job.id, who]);
+    await run(pool(), "UPDATE build SET at_place = 'yard' WHERE id = ?", [id]);
+    const { courses } = await post<{ courses: { course: string; dates: { build: string; after: string | null }[] }[] }>(
+      `jobs/${job.id}/courses`,
+      { left: 2000 },
+    );
+    const finish = (course: string) => courses.find((c) => c.course === course)!.dates.find((d) => d.build === "Field vet")!.after!;
+    expect(courses.map((c) => c.course)).toEqual(["go on", "second person", "park"]);
+    expect(finish("second person") < finish("go on")).toBe(true);
+    expect(finish("park")).toMatch(/^\d{4}-/);
+    expect((await buildNow()).jobs.find((j) => j.id === job.id)!.state).toBe("started");
+    await run(pool(), "UPDATE job SET state = 'todo', started_at = NULL, actual_place = NULL WHERE id = ?", [job.id]);
+    await run(pool(), "DELETE FROM job_fitter WHERE job_id = ?", [job.id]);
+    await run(pool(), "UPDATE build SET at_place = NULL WHERE id = ?", [id]);
+  });
   const faults = async () => (await buildNow()).records.filter((r) => r.kind === "fault");
   it("opens a fault card with the call, and writes the next one on it", async () => {
     const job = (await buildNow()).jobs.find((j) => j.code === "ST-03")!;

@@ -7,6 +7,7 @@ import { some } from "@/core/library/when";
 import { sayDay, sayTime } from "@/core/plan/words";
 import { MARKS_OUT } from "@/core/shop/codes";
 import { buildDates } from "@/core/shop/dates";
+import { daysWorked, sayDaysWorked } from "@/core/shop/days-worked";
 import { askedJobs } from "@/core/shop/extra-asked";
 import { cameOutWords, inventoryOf } from "@/core/shop/inventory";
 import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
@@ -143,6 +144,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     mass: sheetMass(b),
     money: { ...buildMoney(shop, b, now), rate: shop.workshop.hourRate, currency: shop.workshop.currency },
     where: b.arrives > now && b.at === null ? `comes ${sayDay(zone, b.arrives)}` : where(shop, b),
+    worked: sayDaysWorked(daysWorked(shop, b, now)),
     arrives: zone.show(b.arrives),
     due: zone.show(b.due),
     weight: b.weight,
@@ -259,6 +261,7 @@ function sheetJob(
     hold: j.hold.minutes
       ? `then ${sayMinutes(j.hold.minutes)} untouched${j.hold.still ? ", the van not moved" : ""}${j.state === "done" && j.endedAt! + j.hold.minutes > now ? ` (until ${sayTime(zone, j.endedAt! + j.hold.minutes)})` : ""}`
       : null,
+    likelyMinutes: likely,
     likely: `${sayMinutes(best)} / ${sayMinutes(likely)} / ${sayMinutes(worst)}`,
     worked: j.state === "todo" ? null : sayMinutes(workedMinutes(shop, j, now)),
     steps: j.steps.map((s) => ({ n: s.n, text: s.text, done: s.doneAt !== null, waived: s.waivedWhy })),

@@ -1,11 +1,14 @@
 // Fills the workshop view.
 
+import { askedFor, type IdleCause, idleAt, idleByCause } from "@/core/lanes/idle";
 import { skillLoad } from "@/core/lanes/skill-load";
 import { library } from "@/core/library/library";
-import { sayDay } from "@/core/plan/words";
+import { sayDay, sayTime } from "@/core/plan/words";
+import { longestDay } from "@/core/shop/forward";
 import { SERVED } from "@/core/shop/inventory";
 import { calendarData } from "@/core/shop/left";
 import { onlyOnes } from "@/core/shop/only";
+import { sayMinutes } from "@/core/shop/say";
 import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
 import { inUse } from "@/core/shop/tools";
 import { openHours } from "@/core/time/calendar";
@@ -41,6 +44,48 @@ function skillsOf({ shop, zone, now, published, working }: State): WorkshopView[
   return skillLoad(weeks, asks, gives).map((s) => ({ ...s, weeks: s.weeks.map((w) => ({ ...w, week: sayDay(zone, w.from) })) }));
 }
 
+/** Bays are looked at so many days ahead. */
+const AHEAD = 28;
+
+/** What stands idle in a bay in the weeks ahead, by cause; its longer stretches; who would take the bay. */
+function standsIn({ shop, zone, now, working, published }: State, bay: string): WorkshopView["bays"][number]["stands"] {
+  const plan = (working ?? published)?.plan;
+  const calendar = shop.calendars.find((c) => c.id === "shop");
+  if (!plan || !calendar) return null;
+  const { open } = openHours(zone, calendarData(calendar), zone.dayOf(now), zone.dayOf(now) + AHEAD);
+  const builds = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, b.id] as const)));
+  const buildOf = (job: string) => builds.get(job);
+  const name = (id: string) => shop.builds.find((b) => b.id === id)?.name ?? id;
+  const known = {
+    fitters: new Set(shop.fitters.map((f) => f.id)),
+    bench: new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.place === "bench").map((j) => j.id))),
+    buildOf,
+  };
+  const idle = idleAt(plan, bay, open, zone, [now, now + AHEAD * 1440], known);
+  const day = longestDay(calendar);
+  return {
+    sums: idleByCause(idle).map((s) => `${sayMinutes(s.minutes)} ${IDLE_WORDS[s.cause]}`),
+    long: idle
+      .filter((i) => i.minutes >= day / 2)
+      .sort((a, b) => b.minutes - a.minutes)
+      .slice(0, 4)
+      .map((i) => `${name(i.build)}, ${sayTime(zone, i.from)} to ${sayTime(zone, i.to)}: ${i.text || IDLE_WORDS[i.cause]}`),
+    asked: askedFor(plan, bay, buildOf).map(name),
+  };
+}
+
+const IDLE_WORDS: Record<IdleCause, string> = {
+  cure: "for a cure",
+  away: "for somebody away",
+  people: "for people on other work",
+  tools: "for a tool",
+  parts: "for parts",
+  weather: "for weather or light",
+  photos: "for photos",
+  "bench work": "for bench work",
+  date: "in between",
+};
+
 export async function workshopView(state: State): Promise<WorkshopView> {
   const { shop, zone, now, published, working } = state;
   const w = shop.workshop;
@@ -64,7 +109,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
       hourRate: w.hourRate,
       currency: w.currency,
     },
-    bays: shop.bays.map(({ closures: _c, seq: _s, calendarId: _k, ...b }) => b),
+    bays: shop.bays.map(({ closures: _c, seq: _s, calendarId: _k, ...b }) => ({ ...b, stands: standsIn(state, b.id) })),
     fitters: shop.fitters.map(({ absences: _a, ...f }) => ({
       ...f,
       nots: f.nots,

@@ -4,13 +4,27 @@ import { calculator, type Finding, is, list, object, outcome, round } from "./mo
 
 interface Input {
   slot: number;
-  openings: { name: string; minutes: number; side: "roof" | "front or rear" | "side"; urgent?: boolean }[];
+  openings: {
+    name: string;
+    minutes: number;
+    side: "roof" | "front or rear" | "side";
+    urgent?: boolean;
+    covered?: boolean;
+    chainDays?: number;
+  }[];
 }
 
 const schema = object({
   slot: is.amount,
   openings: list(
-    object({ name: is.name, minutes: is.size, side: { type: "string", enum: ["roof", "front or rear", "side"] } }, { urgent: is.bool }),
+    object(
+      { name: is.name, minutes: is.size, side: { type: "string", enum: ["roof", "front or rear", "side"] } },
+      {
+        urgent: is.bool,
+        covered: is.bool,
+        chainDays: is.amount,
+      },
+    ),
     1,
   ),
 });
@@ -18,7 +32,10 @@ const schema = object({
 /** How badly rain finds its way in. */
 const EXPOSURE = { roof: 3, "front or rear": 2, side: 1 } as const;
 
-/** By exposure, then urgency, then as asked; one that no longer fits waits, a shorter one behind it may still go. */
+/**
+ * By exposure; then what can't stand covered before what can, the urgent before the rest, the more days of a build's chain hang on
+ * it the sooner; then as asked. One that no longer fits waits, a shorter one behind it may still go.
+ */
 export const goodSlot = calculator<Input>(
   { name: "good-slot", title: "Who gets the dry slot" },
   schema,
@@ -26,7 +43,14 @@ export const goodSlot = calculator<Input>(
   ({ slot, openings }) => {
     const order = openings
       .map((o, i) => ({ ...o, i }))
-      .sort((a, b) => EXPOSURE[b.side] - EXPOSURE[a.side] || Number(!!b.urgent) - Number(!!a.urgent) || a.i - b.i);
+      .sort(
+        (a, b) =>
+          EXPOSURE[b.side] - EXPOSURE[a.side] ||
+          Number(!!a.covered) - Number(!!b.covered) ||
+          Number(!!b.urgent) - Number(!!a.urgent) ||
+          (b.chainDays ?? 0) - (a.chainDays ?? 0) ||
+          a.i - b.i,
+      );
     let left = slot;
     const fits: string[] = [];
     const waits: string[] = [];

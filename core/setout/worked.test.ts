@@ -203,6 +203,21 @@ describe("what else the two stages ask", () => {
     expect(run("good-slot", { slot: 330, openings }).results).toEqual({ fits: ["fan", "rear"], waits: ["right", "left"], spare: 20 });
     expect(run("good-slot", { slot: 380, openings }).results.fits).toEqual(["fan", "rear", "right"]);
     expect(said(run("good-slot", { slot: 530, openings }))).toMatch(/all of them, 0 minutes to spare/);
+    // On one side: what has no cover first, then the urgent, then by the days of chain that hang on it.
+    const side = [
+      { ...o("covered, urgent", 10, "side", true), covered: true },
+      { ...o("two days", 10, "side"), chainDays: 2 },
+      o("nothing hangs on it", 10, "side"),
+      { ...o("five days", 10, "side"), chainDays: 5 },
+      o("urgent", 10, "side", true),
+    ];
+    expect(run("good-slot", { slot: 50, openings: side }).results.fits).toEqual([
+      "urgent",
+      "five days",
+      "two days",
+      "nothing hangs on it",
+      "covered, urgent",
+    ]);
     expect(refused("good-slot", { slot: 100, openings: [{ name: "x", minutes: 5, side: "below" }] })).toEqual(["openings[0].side"]);
   });
   it("units side by side: what each lacks, where it fits, what it draws, when to order", () => {

@@ -116,7 +116,7 @@ function workingDays(zone: Zone, calendar: Shop["calendars"][number], from: Minu
   return Math.round((4 * open.minutes(from, to)) / longestDay(calendar)) / 4;
 }
 
-const longestDay = (calendar: Shop["calendars"][number]): number =>
+export const longestDay = (calendar: Shop["calendars"][number]): number =>
   Math.max(
     1,
     ...Array.from({ length: 7 }, (_, weekday) =>

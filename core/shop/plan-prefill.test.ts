@@ -14,6 +14,7 @@ const planOf = (...jobs: At[]): Plan =>
       place,
       fitters,
     })),
+    builds: [],
   }) as unknown as Plan;
 
 describe("a sheet that starts from the plan", () => {

@@ -7,7 +7,7 @@ import { asMeasured } from "../van/readings";
 import { entriesOf } from "./docket/of";
 import type { BuildRow, JobRow, Shop, WeatherRow } from "./model";
 import { isUnit } from "./parts";
-import { exposureSide, litMinutes, waitingOpenings } from "./slot-plan";
+import { chainDays, exposureSide, litMinutes, standsCovered, waitingOpenings } from "./slot-plan";
 
 interface Site {
   start: Minute;
@@ -149,11 +149,13 @@ function goodSlot({ shop, plan }: Asked): Prefill | undefined {
   return {
     draft: {
       slot: String(long),
-      openings: soon.map(({ name, job, start }) => ({
+      openings: soon.map(({ name, build, job, start }) => ({
         name,
         minutes: String(job.minutes.likely),
         side: exposureSide(job.code),
         urgent: start < soon[0].start + DAY,
+        covered: standsCovered(job),
+        chainDays: String(chainDays(plan, build.id, job.id)),
       })),
     },
     basis: { day: day.date, "dry stretch, minutes": long },

@@ -7,7 +7,7 @@ import type { Shop, TimeRow } from "./model";
 import { openingNorms, sayNorms, zoneNorm } from "./norms";
 import { sheetPrefill } from "./sheets";
 import { pinsThatHold, withPins } from "./slot-pins";
-import { slotPlan, waitingOpenings } from "./slot-plan";
+import { chainDays, slotPlan, standsCovered, waitingOpenings } from "./slot-plan";
 import { at, done, job, NOW, testBuild, testShop, zone } from "./testing/shop";
 
 const OPTIONS = { ...testBuild("a").options, windows: 1, fan: true, rearWindows: true };
@@ -55,6 +55,20 @@ describe("the dry stretch", () => {
     // Saturday: nobody is there.
     shop.weather = [{ ...shop.weather[2], date: "2027-03-06" }];
     expect(slotPlan(shop, plan, NOW)).toBeUndefined();
+  });
+  it("knows what can stand covered by its kit, and the days of chain behind a job", () => {
+    const { shop, plan } = yardShop();
+    expect(standsCovered(job(shop, "OP-04"))).toBe(true);
+    expect(standsCovered(job(shop, "OP-07"))).toBe(false);
+    expect(standsCovered({ kit: ["cover sheet"] })).toBe(false);
+    const chain = [
+      { job: "a.OP-01", kind: "work", minutes: 600 },
+      { job: "a.OP-04", kind: "work", minutes: 720 },
+      { job: "a.OP-06a", kind: "hold", minutes: 1440 },
+    ];
+    const on = { ...plan, builds: [{ id: "a", chain }] } as unknown as Plan;
+    expect(chainDays(on, "a", "a.OP-04")).toBe(1.5);
+    expect([chainDays(on, "a", "a.OP-07"), chainDays(on, "b", "a.OP-04")]).toEqual([0, 0]);
   });
   it("is asked for by what the plan has under no roof alone", () => {
     const { shop, plan } = yardShop();

@@ -20,6 +20,16 @@ const SIDE: Record<string, "roof" | "front or rear" | "side"> = {
 
 export const exposureSide = (code: string): "roof" | "front or rear" | "side" => SIDE[code.slice(0, 5)] ?? "side";
 
+/** A cover of its own is in the kit: rain finds it shut. */
+export const standsCovered = (job: Pick<JobRow, "kit">): boolean => job.kit.some((k) => /^cover\b/.test(k) && k !== "cover sheet");
+
+/** Days, one decimal, of its build's chain from a job to the finish; 0 for one that is not on it. */
+export function chainDays(plan: Plan, buildId: string, jobId: string): number {
+  const chain = plan.builds.find((b) => b.id === buildId)?.chain ?? [];
+  const at = chain.findIndex((l) => l.job === jobId);
+  return at < 0 ? 0 : Math.round((chain.slice(at).reduce((n, l) => n + l.minutes, 0) / DAY) * 10) / 10;
+}
+
 export interface Waiting {
   build: BuildRow;
   job: JobRow;
@@ -85,6 +95,8 @@ export function slotPlan(shop: Shop, plan: Plan, now: Minute): SlotPlan | undefi
       minutes: w.job.minutes.likely,
       side: exposureSide(w.job.code),
       urgent: w.start < ready[0].start + DAY,
+      covered: standsCovered(w.job),
+      chainDays: chainDays(plan, w.build.id, w.job.id),
     }));
     const { fits, waits } = goodSlot.run({ slot: stretch.to - stretch.from, openings }).results as { fits: string[]; waits: string[] };
     if (!fits.length) continue;

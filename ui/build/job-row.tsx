@@ -12,6 +12,7 @@ import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { near, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { Courses } from "./courses";
 import { RecordForm } from "./records-panel";
 import type { BuildView, SheetJob, ShotView } from "./view";
 
@@ -274,6 +275,7 @@ function OverBox({ job, view }: { job: SheetJob; view: BuildView }) {
       </span>
       <Button onClick={() => setAsking(true)}>Decide</Button>
       <Dialog open={asking} onOpenChange={setAsking} title={`${job.name} takes longer than its box`}>
+        <Courses job={job} likely={job.likelyMinutes} />
         <RecordForm
           kind="decision"
           view={view}

@@ -83,6 +83,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
             <p className="text-muted">
               {view.client}
               {view.purpose && ` · ${view.purpose}`} · {view.vanName} · {view.where}
+              {view.worked && ` · ${view.worked}`}
             </p>
           </div>
           <div className="flex items-center gap-2">

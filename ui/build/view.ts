@@ -46,6 +46,7 @@ export interface SheetJob {
   who: string;
   needs: string[];
   hold: string | null;
+  likelyMinutes: number;
   likely: string;
   worked: string | null;
   steps: { n: number; text: string; done: boolean; waived: string | null }[];
@@ -123,6 +124,8 @@ export interface BuildView {
   mass: { kg: number; sheets: number };
   money: { whole: Money; stages: { stage: string; money: Money }[]; rate: number; currency: string };
   where: string;
+  /** On how many days of those since its arrival somebody worked on it. */
+  worked: string | null;
   arrives: string;
   due: string;
   weight: number;

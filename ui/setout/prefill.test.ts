@@ -82,7 +82,7 @@ describe("figures to start from", () => {
     const starts = CALCULATORS.filter((c) => startsFromPlan(c.name));
     expect(starts.length).toBeGreaterThan(8);
     for (const c of starts) {
-      const p = sheetPrefill(shop, build, c.name, "a.OP-06a", { jobs } as never)!;
+      const p = sheetPrefill(shop, build, c.name, "a.OP-06a", { jobs, builds: [] } as never)!;
       const { fields, shape } = SHEETS.find((s) => s.name === c.name)!;
       expect(fields.map((f) => f.path)).toEqual(expect.arrayContaining(Object.keys(p.draft)));
       const { input, faults } = toInput(fields, { ...blankDraft(fields), ...p.draft });

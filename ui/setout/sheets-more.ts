@@ -428,13 +428,15 @@ export const MORE_SHEETS: readonly Sheet[] = [
         number("minutes", "Minutes"),
         { kind: "choice", path: "side", label: "Where", options: ["roof", "front or rear", "side"].map((x) => [x, x] as const) },
         { kind: "flag", path: "urgent", label: "Urgent" },
+        { kind: "flag", path: "covered", label: "Can stand covered" },
+        number("chainDays", "Chain", "days", true),
       ),
     ],
     {
       slot: "330",
       openings: [
-        { name: "window left", minutes: "160", side: "side", urgent: true },
-        { name: "fan", minutes: "210", side: "roof", urgent: false },
+        { name: "window left", minutes: "160", side: "side", urgent: true, covered: true, chainDays: "4" },
+        { name: "fan", minutes: "210", side: "roof", urgent: false, covered: true, chainDays: "2" },
       ],
     },
   ),

@@ -49,6 +49,7 @@ export function Bays({ view }: { view: WorkshopView }) {
             <span className="block text-[12px] text-muted">
               {b.maxHeightMm ? `up to ${b.maxHeightMm} mm high` : "any height"}, {b.maxLengthMm ? `${b.maxLengthMm} mm long` : "any length"}
             </span>
+            {b.stands && !b.retired && <Stands stands={b.stands} />}
           </Row>
         ))}
       </Rows>
@@ -60,6 +61,23 @@ export function Bays({ view }: { view: WorkshopView }) {
         {editing && <BayForm bay={editing === "new" ? undefined : editing} onDone={() => setEditing(undefined)} />}
       </Dialog>
     </>
+  );
+}
+
+/** A van stands in it and nobody works: how long in the next four weeks, and what for. */
+function Stands({ stands }: { stands: NonNullable<WorkshopView["bays"][number]["stands"]> }) {
+  return (
+    <div className="mt-1 text-[12px]">
+      <p>{stands.sums.length ? `Stands idle in the next four weeks: ${stands.sums.join(", ")}` : "Never idle in the next four weeks"}</p>
+      {stands.long.length > 0 && (
+        <ul className="list-disc pl-4 text-muted">
+          {stands.long.map((l) => (
+            <li key={l}>{l}</li>
+          ))}
+        </ul>
+      )}
+      {stands.asked.length > 0 && <p>Waiting for it: {stands.asked.join(", ")}</p>}
+    </div>
   );
 }
 

@@ -73,7 +73,10 @@ export interface WorkshopView {
     hourRate: number;
     currency: string;
   };
-  bays: BayView[];
+  bays: (BayView & {
+    /** In the weeks ahead: idle hours by cause, the longer stretches, who waits for it; null without a plan. */
+    stands: { sums: string[]; long: string[]; asked: string[] } | null;
+  })[];
   fitters: FitterView[];
   /** Each skill of the coming weeks: asked of what can be given, minutes. */
   load: (Omit<SkillLoad, "weeks"> & { weeks: (SkillLoad["weeks"][number] & { week: string })[] })[];
