@@ -265,12 +265,26 @@ export class Board {
   unbook(job: number): void {
     const p = this.placed[job];
     if (!p) return;
-    for (const f of p.crew) {
-      const list = this.busy[f];
-      const n = list.length;
-      let keep = 0;
-      for (let i = 0; i < n; i++) if (list[i].job !== job) list[keep++] = list[i];
-      list.length = keep;
+    // What it booked stands together in each list as far as the job is not paused: from the first to the last of it.
+    for (let k = 0; k < p.crew.length; k++) {
+      const own = p.booked![k];
+      if (!own.length) continue;
+      const list = this.busy[p.crew[k]];
+      let lo = 0;
+      let hi = list.length;
+      while (lo < hi) {
+        const mid = (lo + hi) >>> 1;
+        if (list[mid].from < own[0].from) lo = mid + 1;
+        else hi = mid;
+      }
+      let keep = lo;
+      let left = own.length;
+      let i = lo;
+      for (; i < list.length && left > 0; i++) {
+        if (list[i].job === job) left--;
+        else list[keep++] = list[i];
+      }
+      if (keep < i) list.splice(keep, i - keep);
     }
     for (const { tool } of this.c.jobs[job].tools) {
       const list = this.tools[tool];

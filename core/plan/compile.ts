@@ -50,7 +50,7 @@ export interface Job {
   /** Some are there for a part only: crews stand in the order of the demands, those for all of it first. */
   partial: boolean;
   /** By candidate: the part that they could be there for, where they can do nothing else of it. */
-  parts: (Part | undefined)[];
+  parts: readonly (Part | undefined)[];
   hasZone: boolean;
   /** Its crew counts against insideCrew. */
   inside: boolean;
@@ -263,6 +263,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
     fitters: f.fitters.map((id) => fitterIndex.get(id)!),
   });
   const able = ableFitters(c);
+  const sharedCandidates = candidatesOf(c);
   problem.builds.forEach((b, bi) => {
     const build: Build = {
       index: bi,
@@ -291,11 +292,11 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
       const demands = started
         ? demandsUnderWay(able, j, started, minutes, (id) => fitterIndex.get(id)!)
         : demandsOf(able, j, done ? undefined : minutes);
-      // Fewest talents first: a job takes the one whose skills it wastes least.
-      const candidates = [...new Set(demands.flatMap((d) => d.fitters))].sort(
-        (x, y) => c.fitters[x].breadth - c.fitters[y].breadth || x - y,
-      );
-      for (const d of demands) d.candidates = d.fitters.map((f) => candidates.indexOf(f));
+      const { candidates, places: seats } = sharedCandidates(demands);
+      demands.forEach((d, k) => {
+        d.candidates = seats[k];
+      });
+      const partial = demands.some((d) => d.part);
       const job: Job = {
         index: c.jobs.length,
         id: j.id,
@@ -307,11 +308,13 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         places: van ? placesFor(c, b, j) : [],
         demands,
         candidates,
-        partial: demands.some((d) => d.part),
-        parts: candidates.map((f) => {
-          const fills = demands.filter((d) => d.fitters.includes(f));
-          return fills.every((d) => d.part) ? fills[0].part : undefined;
-        }),
+        partial,
+        parts: partial
+          ? candidates.map((f) => {
+              const fills = demands.filter((d) => d.fitters.includes(f));
+              return fills.every((d) => d.part) ? fills[0].part : undefined;
+            })
+          : NO_PARTS,
         hasZone: van && j.zones.length > 0,
         inside: van && j.zones.some((z) => !OUTSIDE.has(z)),
         dry: van && !!j.needs?.dry,
@@ -387,6 +390,28 @@ function ableFitters(c: Compiled): (skill: string, level: number, ticket: string
       known.set(key, list);
     }
     return list;
+  };
+}
+
+const NO_PARTS: readonly undefined[] = [];
+
+/**
+ * Everybody who could fill one of some demands, and by demand where in that list; found once for all jobs whose demands have the
+ * same lists. Fewest talents first: a job takes the one whose skills it wastes least.
+ */
+function candidatesOf(c: Compiled): (demands: readonly Demand[]) => { candidates: number[]; places: number[][] } {
+  const known = new Map<string, { candidates: number[]; places: number[][] }>();
+  return (demands) => {
+    const key = demands.map((d) => d.fitters.join(",")).join(";");
+    let found = known.get(key);
+    if (!found) {
+      const candidates = [...new Set(demands.flatMap((d) => d.fitters))].sort(
+        (x, y) => c.fitters[x].breadth - c.fitters[y].breadth || x - y,
+      );
+      found = { candidates, places: demands.map((d) => d.fitters.map((f) => candidates.indexOf(f))) };
+      known.set(key, found);
+    }
+    return found;
   };
 }
 

@@ -4,6 +4,7 @@ import type { Minute } from "../time/zone";
 import { Board, type Placed } from "./board";
 import type { Compiled, Job } from "./compile";
 import { type Alone, benchFrame, earliest, earliestWith, type Fit, probe, soonestCrew } from "./fit";
+import { Queue } from "./queue";
 import { bookStay, moveCost, type Option, optionsFor } from "./stays";
 
 const NEVER = Number.POSITIVE_INFINITY;
@@ -102,11 +103,20 @@ class Run {
     };
     if (!this.rule.pinsInTurn) for (const j of c.jobs) if (j.pin?.start !== undefined && !j.done && !j.started) mark(j.index);
 
+    // Where all that is ready is looked at, however late it could begin, its order is settled when it comes in.
+    const far = this.rule.window === Number.POSITIVE_INFINITY;
+    const first = new Queue();
+    const then = new Queue();
     const eligible: number[] = [];
+    const enter = (i: number) => {
+      if (far) (this.urgent[i] ? first : then).push(i, this.key(i));
+      else eligible.push(i);
+    };
     const ready = (i: number) => {
       this.lower[i] = earliestByLinks(this.b, c.jobs[i]);
-      eligible.push(i);
+      enter(i);
     };
+    const waiting = () => eligible.length + first.size + then.size > 0;
     const settle = (i: number) => {
       for (const f of c.jobs[i].followers) {
         const job = c.jobs[f];
@@ -120,13 +130,13 @@ class Run {
     }
     let deferred: number[] = [];
     let progress = true;
-    while (eligible.length || (deferred.length && progress)) {
-      if (!eligible.length) {
-        eligible.push(...deferred);
+    while (waiting() || (deferred.length && progress)) {
+      if (!waiting()) {
+        deferred.forEach(enter);
         deferred = [];
         progress = false;
       }
-      const i = eligible.splice(this.pick(eligible), 1)[0];
+      const i = far ? (first.pop() ?? then.pop()!) : eligible.splice(this.pick(eligible), 1)[0];
       if (this.place(c.jobs[i])) {
         progress = true;
         settle(i);

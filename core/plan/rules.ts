@@ -9,7 +9,7 @@ import type { Plan } from "./model";
 import { slackOf } from "./search";
 
 const DAY = 1440;
-const ALL = 1e12;
+const ALL = Number.POSITIVE_INFINITY;
 /**
  * How long displaced work stands back for what still holds, as a share of its slack: the less it does, the further the
  * change spreads; the more, the later it may become.

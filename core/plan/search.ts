@@ -10,7 +10,7 @@ import { BEHIND, type Keep, type Rule } from "./generate";
 import { isFree } from "./moves";
 
 const DAY = 1440;
-const ALL = 1e12;
+const ALL = Number.POSITIVE_INFINITY;
 
 /** What a step looks at: the plan at hand, and how late each build is (working days). */
 export interface Incumbent {

@@ -21,6 +21,19 @@ const DATE = /^(\d{4})-(\d{2})-(\d{2})$/;
 
 /** "YYYY-MM-DD" as whole days since 1970-01-01, or NaN when it is no real date. */
 export function parseDate(text: string): number {
+  let day = days.get(text);
+  if (day === undefined) {
+    if (days.size > 5000) days.clear();
+    day = readDate(text);
+    days.set(text, day);
+  }
+  return day;
+}
+
+/** Remembered: plans are full of the same few hundred dates. */
+const days = new Map<string, number>();
+
+function readDate(text: string): number {
   const m = DATE.exec(text);
   if (!m) return Number.NaN;
   const t = Date.UTC(+m[1], +m[2] - 1, +m[3]);
