@@ -96,6 +96,8 @@ export interface Build extends Matrices {
   id: string;
   name: string;
   jobs: number[];
+  /** Those of its jobs that are done inside the van. */
+  inside: number[];
   arrives: Minute;
   due: Minute;
   weight: number;
@@ -270,6 +272,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
       id: b.id,
       name: b.name,
       jobs: [],
+      inside: [],
       arrives: zone.parse(b.arrives),
       due: zone.parse(b.due),
       weight: b.weight,
@@ -368,6 +371,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         },
       };
       build.jobs.push(job.index);
+      if (job.inside) build.inside.push(job.index);
       c.jobs.push(job);
     });
     fillMatrices(build, b.jobs);

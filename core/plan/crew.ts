@@ -39,11 +39,12 @@ function forward(list: number[], first: readonly number[]): void {
 
 function assign(job: Job, usable: readonly number[], first: readonly number[] = []): number[] | undefined {
   const seat: number[] = new Array(job.demands.length).fill(-1);
-  const fits = job.demands.map((d) => new Set(d.fitters));
-  const byFitter = (f: number, seen: Set<number>): boolean => {
+  const { demands } = job;
+  // Seats that were looked at in one search, then fitters: lists, as there are only a few.
+  const byFitter = (f: number, seen: number[]): boolean => {
     for (let d = 0; d < seat.length; d++) {
-      if (seen.has(d) || !fits[d].has(f)) continue;
-      seen.add(d);
+      if (seen.includes(d) || !demands[d].fitters.includes(f)) continue;
+      seen.push(d);
       if (seat[d] === -1 || byFitter(seat[d], seen)) {
         seat[d] = f;
         return true;
@@ -51,11 +52,11 @@ function assign(job: Job, usable: readonly number[], first: readonly number[] = 
     }
     return false;
   };
-  for (const f of first) if (!byFitter(f, new Set())) return undefined;
-  const byDemand = (d: number, seen: Set<number>): boolean => {
+  for (const f of first) if (!byFitter(f, [])) return undefined;
+  const byDemand = (d: number, seen: number[]): boolean => {
     for (const f of usable) {
-      if (seen.has(f) || !fits[d].has(f)) continue;
-      seen.add(f);
+      if (seen.includes(f) || !demands[d].fitters.includes(f)) continue;
+      seen.push(f);
       const holder = seat.indexOf(f);
       if (holder === -1 || byDemand(holder, seen)) {
         seat[d] = f;
@@ -65,7 +66,7 @@ function assign(job: Job, usable: readonly number[], first: readonly number[] = 
     }
     return false;
   };
-  for (let d = 0; d < seat.length; d++) if (seat[d] === -1 && !byDemand(d, new Set())) return undefined;
+  for (let d = 0; d < seat.length; d++) if (seat[d] === -1 && !byDemand(d, [])) return undefined;
   return seat;
 }
 

@@ -126,13 +126,22 @@ function firstTouch(set: OpenSet, work: readonly Stretch[]): Minute | undefined 
 function insideConflict(b: Board, job: Job, start: Minute, work: readonly Stretch[]): Conflict | undefined {
   const { c } = b;
   const build = c.builds[job.build];
-  const own = job.started ? job.started.fitters.length : job.demands.length;
+  const own = job.demands.length;
   if (own > build.insideCrew) return { kind: "inside-crew", until: NEVER };
   const others: { from: Minute; to: Minute; n: number; job: number }[] = [];
   const end = work.length ? work[work.length - 1][1] : start;
-  for (const k of build.jobs) {
+  const beside: number[] = [];
+  let most = own;
+  for (const k of build.inside) {
     const p = b.placed[k];
-    if (!p || p.end <= start || p.start >= end || k === job.index || !c.jobs[k].inside) continue;
+    if (!p || p.end <= start || p.start >= end || k === job.index) continue;
+    beside.push(k);
+    most += p.crew.length;
+  }
+  // All of them at once would still have room.
+  if (most <= build.insideCrew) return undefined;
+  for (const k of beside) {
+    const p = b.placed[k]!;
     for (const [from, to] of p.work) if (work.some(([a, z]) => a < to && z > from)) others.push({ from, to, n: p.crew.length, job: k });
   }
   if (others.length === 0) return undefined;
@@ -214,8 +223,8 @@ export function earliestWith(
 export type Alone = Map<OpenSet, AloneAt>;
 
 interface AloneAt {
-  free: Float64Array;
-  asked: Float64Array;
+  free: number[];
+  asked: number[];
   /** From the moment `since` on, a crew is together at `crew` at the soonest. */
   since: Minute;
   crew: Minute;
@@ -229,10 +238,20 @@ export function soonestCrew(b: Board, job: Job, frame: Frame, lower: Minute, kno
   return m && m.since <= from ? Math.max(from, m.crew) : from;
 }
 
+/** Before any minute; a fraction, so that the list is one of doubles from the beginning. */
+const NOT_YET = -0.5;
+
+/** Plain lists: thousands of short typed ones would each have memory of their own to be given back. */
+function filled(n: number, value: number): number[] {
+  const out: number[] = [];
+  for (let i = 0; i < n; i++) out.push(value);
+  return out;
+}
+
 function remembered(known: Alone, hours: OpenSet, n: number): AloneAt {
   let m = known.get(hours);
   if (!m) {
-    m = { free: new Float64Array(n).fill(-1), asked: new Float64Array(n).fill(NEVER), since: NEVER, crew: 0 };
+    m = { free: filled(n, NOT_YET), asked: filled(n, NEVER), since: NEVER, crew: 0 };
     known.set(hours, m);
   }
   return m;
@@ -253,9 +272,7 @@ export function earliest(
     return fit && fit.start <= latest ? fit : undefined;
   }
   const n = job.candidates.length;
-  const memory = n
-    ? remembered(known, b.hoursOf(job, frame.place, job.candidates[0]), n)
-    : { free: new Float64Array(0), asked: new Float64Array(0), since: NEVER, crew: 0 };
+  const memory = n ? remembered(known, b.hoursOf(job, frame.place, job.candidates[0]), n) : { free: [], asked: [], since: NEVER, crew: 0 };
   const { free, asked } = memory;
   const ends = job.demands.some((d) => d.ticket) ? job.candidates.map((f) => ticketEnds(b, job, f)) : undefined;
   let t = Math.max(lower, frame.from);
@@ -316,7 +333,7 @@ export function earliest(
 }
 
 /** Smallest time by which as many candidates as the job has demands have come free, each demand having one at least. */
-function crewTime(job: Job, free: Float64Array): Minute {
+function crewTime(job: Job, free: readonly number[]): Minute {
   // The k-th smallest, k being the number of demands: few, so each is looked for in turn.
   let t = Number.NEGATIVE_INFINITY;
   let taken = 0;

@@ -276,7 +276,7 @@ class Run {
       if (fit) this.commit(j, fit, fit.start, undefined);
       return !!fit;
     }
-    for (const option of optionsFor(this.b, j, k.place)) {
+    for (const option of optionsFor(this.b, j, k.place, k.start)) {
       if (option.frame.from > k.start || option.frame.to <= k.start) continue;
       const fit = check(probe(this.b, j, option.frame, k.crew, k.start));
       if (!fit || moveCost(this.b, j, option, fit, this.rule.costs) === undefined) continue;
@@ -300,7 +300,7 @@ class Run {
     let best: { fit: Fit; option: Option; score: number } | undefined;
     const known: Alone = new Map();
     const arrived = this.b.stays[j.build].length > 0;
-    for (const option of optionsFor(this.b, j, pinPlace)) {
+    for (const option of optionsFor(this.b, j, pinPlace, lower)) {
       const wanted = j.published?.place === option.frame.place ? -30 : 0;
       const surcharge = wanted + scarcity(this.c, option.frame.place);
       let until = latest;

@@ -330,7 +330,7 @@ function withStays(b: Board, job: Job, change: Change, costs: Costs): Found | un
   const lower = earliestByLinks(b, job);
   let best: { fit: Fit; option: Option; score: number } | undefined;
   const known: Alone = new Map();
-  for (const option of optionsFor(b, job, job.pin?.place)) {
+  for (const option of optionsFor(b, job, job.pin?.place, lower)) {
     if (best && soonestCrew(b, job, option.frame, lower, known) + job.minutes > best.score) continue;
     const fit = earliest(b, job, option.frame, lower, NEVER, job.pin?.fitters, known);
     if (!fit || ticketGone(b.c, job, fit)) continue;

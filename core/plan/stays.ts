@@ -19,18 +19,25 @@ export interface Option {
 
 const lastStay = (b: Board, build: number): Stay | undefined => b.stays[build][b.stays[build].length - 1];
 
-/** Every place where a van job could be done: inside the stays the van has, or after a move behind them. */
-export function optionsFor(b: Board, job: Job, only?: number): Option[] {
+/**
+ * Every place where a van job could be done: inside the stays the van has, or after a move behind them. Not those that end before
+ * the job could be over that begins at `lower` at the soonest.
+ */
+export function optionsFor(b: Board, job: Job, only?: number, lower = Number.NEGATIVE_INFINITY): Option[] {
   const out: Option[] = [];
+  const short = (from: Minute, to: Minute) => to - Math.max(from, lower) < job.minutes;
   const places = only === undefined ? job.places : job.places.filter((p) => p === only);
   for (const stay of b.stays[job.build])
-    if (places.includes(stay.place)) out.push({ frame: { place: stay.place, from: stay.from, to: stay.to }, stay });
+    if (places.includes(stay.place) && !short(stay.from, stay.to))
+      out.push({ frame: { place: stay.place, from: stay.from, to: stay.to }, stay });
   const last = lastStay(b, job.build);
   for (const place of places) {
     if (last && place === last.place && (place === b.c.yard || last.to === NEVER)) continue;
     const entry = last ? earliestEntry(b, last, place) : Number.NEGATIVE_INFINITY;
     if (place === b.c.yard) out.push({ frame: { place, from: entry, to: NEVER } });
-    else for (const [from, to] of gaps(b, place)) if (to > entry) out.push({ frame: { place, from: Math.max(from, entry), to } });
+    else
+      for (const [from, to] of gaps(b, place))
+        if (to > entry && !short(Math.max(from, entry), to)) out.push({ frame: { place, from: Math.max(from, entry), to } });
   }
   return out;
 }
