@@ -125,3 +125,20 @@ test("a job that one goes on with alone keeps its second person in the plan, who
   await said.getByRole("button", { name: "Undo" }).click();
   await expect(second).toContainText(`${name} is needed in `);
 });
+
+test("a tool that stays with the work is added and changed; bays say how long vans stand idle in them, and what for", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/workshop?tab=tools");
+  await page.getByRole("button", { name: "Add a tool" }).click();
+  const form = page.getByRole("dialog", { name: "Add a tool" });
+  await form.getByLabel("Name").fill("bending strap");
+  await form.getByLabel("How many").fill("2");
+  await form.getByLabel("Stays with the work until the bond lets go").check();
+  await form.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("sound · 2 pieces, with the work until the bond lets go")).toBeVisible();
+  // What is under way has its tools: the list says on what.
+  await expect(page.getByText(/^In use now: /).first()).toBeVisible();
+  await page.goto("/workshop?tab=bays");
+  await expect(page.getByText(/^Stands idle in the next four weeks: .* for (a cure|parts|people on other work)/).first()).toBeVisible();
+  await expectAccessible(page);
+});

@@ -10,7 +10,7 @@ import { byStep, kitLines } from "@/core/shop/kit";
 import { calendarData, workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
-import { beginners, helpOf } from "@/core/shop/paired";
+import { beginners, hasSkill, helpOf } from "@/core/shop/paired";
 import { paperWords } from "@/core/shop/papers";
 import { holesOf, isSoak, sayPenetration } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
@@ -71,7 +71,9 @@ function helpView(state: State, j: JobRow): CardJob["help"] {
   return {
     here: person(here),
     comes: here || freed ? null : person(comesTo(state, j)),
-    others: here ? [] : shop.fitters.filter((f) => !f.retired && !busy.has(f.id)).map(({ id, name }) => ({ id, name })),
+    others: here
+      ? []
+      : shop.fitters.filter((f) => !f.retired && !busy.has(f.id) && hasSkill(f, help)).map(({ id, name }) => ({ id, name })),
     says: !during
       ? here
         ? `The part that needs two is over: ${who} is free`

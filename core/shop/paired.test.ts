@@ -41,6 +41,15 @@ function withSheet(input: Record<string, unknown> = { steps: STEPS }, more: Part
   return shop;
 }
 const fan = (shop: Shop) => job(shop, "OP-04");
+/** All that comes before the fan is done, and the van stands in its bay. */
+function standsReady(shop: Shop): void {
+  done(
+    shop,
+    fan(shop).after.map((a) => a.job.slice(2)),
+    NOW - 3000,
+  );
+  shop.builds[0].at = "b2";
+}
 const asked = (shop: Shop) => crewAsked(shop.builds[0], fan(shop));
 
 describe("the second person of a job", () => {
@@ -103,12 +112,7 @@ describe("the second person of a job", () => {
   });
   it("need not be named when the job begins, and is free until needed", () => {
     const shop = withSheet();
-    done(
-      shop,
-      fan(shop).after.map((a) => a.job.slice(2)),
-      NOW - 3000,
-    );
-    shop.builds[0].at = "b2";
+    standsReady(shop);
     const crew = (s: Shop, people: string[]) =>
       startObstacles(s, fan(s), people, "b2", NOW)
         .filter((o) => o.kind === "crew")
@@ -134,12 +138,7 @@ describe("the second person of a job under way", () => {
   /** Begun an hour ago by some: the part that needs two is from minute 126 to 210 of its likely 210. */
   function underWay(people: string[], more: Partial<ReturnType<typeof fan>> = {}, workedMinutes = 60): Shop {
     const shop = withSheet();
-    done(
-      shop,
-      fan(shop).after.map((a) => a.job.slice(2)),
-      NOW - 3000,
-    );
-    shop.builds[0].at = "b2";
+    standsReady(shop);
     Object.assign(fan(shop), {
       state: "started",
       startedAt: NOW - 60,
@@ -162,7 +161,7 @@ describe("the second person of a job under way", () => {
   it("is kept in the plan for the minutes that are left of the part", () => {
     const shop = underWay(["ines"]);
     expect(behindMinutes(shop, fan(shop), NOW)).toBe(60);
-    expect(helpOf(shop, fan(shop), NOW)).toEqual({ here: null, during: { from: 66, to: 150 }, freed: false });
+    expect(helpOf(shop, fan(shop), NOW)).toEqual({ here: null, during: { from: 66, to: 150 }, freed: false, skill: "any", level: 1 });
     const p = planned(shop);
     expect(p.fitters).toContain("ines");
     expect(p.helpers).toHaveLength(1);
@@ -183,7 +182,7 @@ describe("the second person of a job under way", () => {
   });
   it("is free behind the part when they are on it already, and at once when it is over or they were let go", () => {
     const shop = underWay(["ines", "teo"], { helpers: [{ fitter: "teo", freedAt: null }] }, 150);
-    expect(helpOf(shop, fan(shop), NOW)).toEqual({ here: "teo", during: { from: 0, to: 60 }, freed: false });
+    expect(helpOf(shop, fan(shop), NOW)).toEqual({ here: "teo", during: { from: 0, to: 60 }, freed: false, skill: "any", level: 1 });
     const p = planned(shop);
     expect(p.helpers!.map((h) => h.fitter)).toEqual(["teo"]);
     expect(minutesOf(p.helpers![0].work)).toBe(60);
@@ -194,7 +193,7 @@ describe("the second person of a job under way", () => {
     );
     expect(planned(over)).toMatchObject({ fitters: ["ines"] });
     const freed = underWay(["ines"], { helpers: [{ fitter: "teo", freedAt: NOW - 5 }] }, 100);
-    expect(helpOf(freed, fan(freed), NOW)).toEqual({ here: null, during: null, freed: true });
+    expect(helpOf(freed, fan(freed), NOW)).toEqual({ here: null, during: null, freed: true, skill: "any", level: 1 });
     expect(planned(freed)).toMatchObject({ fitters: ["ines"] });
   });
   it("is nobody where all who are asked for are on it to the end", () => {

@@ -3,7 +3,7 @@
 import { plannedMinutes } from "../plan/model";
 import { pairMinutes } from "../setout/pair-minutes";
 import { leftMinutes } from "./left";
-import type { BuildRow, JobRow, Shop } from "./model";
+import type { BuildRow, FitterRow, JobRow, Shop } from "./model";
 
 export interface CrewAsked {
   skill: string;
@@ -82,9 +82,11 @@ export function helperAmong(
   if (!asked.some((c) => c.during) || crew.length < asked.reduce((n, c) => n + c.people, 0)) return null;
   const named = crew.find((f) => planned.some((h) => h.fitter === f));
   if (named) return named;
-  const skills = (id: string) => shop.fitters.find((f) => f.id === id)?.skills ?? {};
   const can = (id: string, c: CrewAsked) =>
-    (c.skill === "any" ? Math.max(0, ...Object.values(skills(id))) : (skills(id)[c.skill] ?? 0)) >= c.level;
+    hasSkill(
+      shop.fitters.find((f) => f.id === id),
+      c,
+    );
   const whole = asked.filter((c) => !c.during);
   const spare = [...crew].reverse().find((f) => whole.every((c) => crew.filter((g) => g !== f && can(g, c)).length >= c.people));
   return spare ?? null;
@@ -94,8 +96,10 @@ export function helperAmong(
 export interface Help {
   /** On it now; null: still to come, or let go. */
   here: string | null;
-  /** Minutes of work from now in which they are needed; null: no more. */
+  /** Minutes of work from now in which they are needed, and what they have to be able to do; null: no more. */
   during: { from: number; to: number } | null;
+  skill: string;
+  level: number;
   /** Let go before. */
   freed: boolean;
 }
@@ -104,13 +108,18 @@ export interface Help {
 export function helpOf(shop: Shop, job: JobRow, now: number): Help | undefined {
   if (job.state !== "started") return undefined;
   const build = shop.builds.find((b) => b.id === job.buildId);
-  const during = crewAsked(build, job, behindMinutes(shop, job, now)).find((c) => c.during)?.during ?? null;
+  const asked = crewAsked(build, job, behindMinutes(shop, job, now)).find((c) => c.during);
+  const during = asked?.during ?? null;
   const here = job.helpers?.find((h) => h.freedAt === null)?.fitter ?? null;
   const freed = job.helpers?.some((h) => h.freedAt !== null) ?? false;
   // Everybody asked for is on it to the end: nobody is still to come.
   const full = here === null && job.fitters.length >= job.crew.reduce((n, c) => n + c.people, 0);
-  return (during || here || freed) && !full ? { here, during, freed } : undefined;
+  return (during || here || freed) && !full ? { here, during, freed, skill: asked?.skill ?? "any", level: asked?.level ?? 1 } : undefined;
 }
+
+/** Whether somebody can do what a slot asks, ticket aside. */
+export const hasSkill = (f: Pick<FitterRow, "skills"> | undefined, asks: { skill: string; level: number }): boolean =>
+  (asks.skill === "any" ? Math.max(0, ...Object.values(f?.skills ?? {})) : (f?.skills[asks.skill] ?? 0)) >= asks.level;
 
 /** Who is on a job under way as far as the plan goes: without a helper whose part is over. */
 export function onIt(job: JobRow, asked: readonly CrewAsked[]): { fitters: string[]; helpers: string[] } {

@@ -2,7 +2,7 @@
 
 import { crewBarred } from "@/core/shop/barred";
 import type { JobRow, Shop } from "@/core/shop/model";
-import { type Help, helpOf } from "@/core/shop/paired";
+import { type Help, hasSkill, helpOf } from "@/core/shop/paired";
 import { freeFromJob, joinJob, takeBackHelp } from "@/db/helpers";
 import { loadPlan } from "@/db/plans";
 import { run, toSql } from "@/db/pool";
@@ -30,6 +30,7 @@ function come(shop: Shop, job: JobRow, help: Help, fitter: string): string {
     throw new Refusal(409, `${name} helps with ${job.name} already.`);
   }
   if (!help.during && !help.freed) throw new Refusal(409, `The part of ${job.name} that needs two is over.`);
+  if (!hasSkill(who, help)) throw new Refusal(409, `Not yet: it needs ${help.skill} at level ${help.level}.`);
   const other = shop.builds.flatMap((b) => b.jobs).find((j) => j.state === "started" && j.fitters.includes(fitter));
   if (other) throw new Refusal(409, `${who.name} is on ${other.name}.`);
   const [barred] = crewBarred(

@@ -4,7 +4,7 @@ import { v7 } from "uuid";
 import { stripOpen } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow, Shop } from "@/core/shop/model";
-import { beginners, behindMinutes, helperAmong } from "@/core/shop/paired";
+import { beginners, behindMinutes, crewAsked as crewAskedOf, helperAmong } from "@/core/shop/paired";
 import { soakOpen } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
 import { setCrew } from "@/db/helpers";
@@ -49,7 +49,7 @@ async function start(x: Change, user: User, f: Found, crewAsked: string[] | unde
   const { job, shop } = f;
   const named = await mayAct(x, user, job);
   const planned = (await loadPlan(x.c, "published", x.zone))?.plan.jobs.find((p) => p.id === job.id);
-  const crew = crewAsked ?? (job.fitters.length || !planned ? named : beginners(planned));
+  const crew = crewAsked ?? (job.fitters.length || !planned ? withoutIdle(shop, job, named, x.now) : beginners(planned));
   const at = shop.builds.find((b) => b.id === job.buildId)?.at ?? null;
   const place = job.place === "bench" ? "bench" : (planned?.place ?? at ?? "yard");
   // Where the van stands counts, as long as the work can be done there.
@@ -68,6 +68,14 @@ async function start(x: Change, user: User, f: Found, crewAsked: string[] | unde
     crew,
     place: where,
   });
+}
+
+/** Whoever is named to go on with a job, without a helper whose part of it is over. */
+function withoutIdle(shop: Shop, job: JobRow, named: string[], now: number): string[] {
+  const build = shop.builds.find((b) => b.id === job.buildId);
+  return crewAskedOf(build, job, behindMinutes(shop, job, now)).some((c) => c.during)
+    ? named
+    : named.filter((f) => !job.helpers?.some((h) => h.fitter === f));
 }
 
 const suits = (shop: Shop, job: JobRow, place: string): boolean =>
