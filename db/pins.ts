@@ -8,6 +8,6 @@ export async function setPinFitters(c: Conn, job: string, fitters: readonly stri
   for (const f of fitters) await run(c, "INSERT INTO job_pin_fitter (job_id, fitter_id) VALUES (?, ?)", [job, f]);
 }
 
-/** Pins the start of a job that is not begun; who and where stay as they are. */
-export const setPinStart = (c: Conn, job: string, start: string): Promise<number> =>
+/** Pins the start of a job that is not begun, or sets it free; who and where stay as they are. */
+export const setPinStart = (c: Conn, job: string, start: string | null): Promise<number> =>
   run(c, "UPDATE job SET pin_start = ?, version = version + 1 WHERE id = ? AND state = 'todo'", [start, job]);

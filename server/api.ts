@@ -11,6 +11,7 @@ import { extraActions } from "./actions/extras";
 import { helpActions } from "./actions/help";
 import { jobActions } from "./actions/jobs";
 import { libraryActions } from "./actions/library";
+import { morningActions } from "./actions/morning";
 import { optionActions } from "./actions/options";
 import { paperActions } from "./actions/papers";
 import { partActions } from "./actions/parts";
@@ -30,6 +31,7 @@ export const actions: readonly Action[] = [
   ...jobActions,
   ...helpActions,
   ...courseActions,
+  ...morningActions,
   ...buildActions,
   ...partActions,
   ...proofActions,

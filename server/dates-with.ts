@@ -1,6 +1,6 @@
 // What a build that is another, or any other change of the problem, would do to the dates: planned, not stored.
 
-import type { Problem } from "@/core/plan/model";
+import type { Plan, Problem } from "@/core/plan/model";
 import type { BuildRow } from "@/core/shop/model";
 import type { DateMove } from "@/core/shop/previews";
 import { toProblem } from "@/core/shop/problem";
@@ -8,14 +8,19 @@ import { planInThread } from "./plan-thread";
 import type { State } from "./planning";
 
 /** Dates that move by planning another problem, and one build's own in any case. */
-export async function datesOf({ shop, zone, working }: State, problem: Problem, own: string): Promise<DateMove[]> {
+export const datesOf = async (state: State, problem: Problem, own: string): Promise<DateMove[]> =>
+  (await planWith(state, problem, own)).dates;
+
+/** The same with the plan that was made. */
+export async function planWith({ shop, zone, working }: State, problem: Problem, own: string): Promise<{ plan: Plan; dates: DateMove[] }> {
   const plan = await planInThread(problem, { seed: 1, iterations: 0, local: true });
-  return shop.builds.flatMap((b) => {
+  const dates = shop.builds.flatMap((b) => {
     const before = working?.plan.builds.find((x) => x.id === b.id)?.finish ?? null;
     const after = plan.builds.find((x) => x.id === b.id)?.finish ?? null;
     if (before === after && b.id !== own) return [];
     return [{ build: b.name, before, after, late: after !== null && zone.parse(after) > b.due }];
   });
+  return { plan, dates };
 }
 
 /** The same for a build that is another. */

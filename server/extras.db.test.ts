@@ -247,3 +247,28 @@ describe("a second person for some minutes", () => {
     expect((await replan(lead.id)).plan.jobs.find((j) => j.id === fan.id)!.helpers).toBeUndefined();
   });
 });
+
+describe("work that the hour speaks against", () => {
+  it("is tried for the morning, pinned to when it could begin then, and taken back", async () => {
+    const job = (await buildNow()).jobs.find((j) => j.code === "OP-04")!;
+    const ask = (act: string, user: User = lead) =>
+      post<{ start: string; dates: { build: string }[] }>(`jobs/${job.id}/morning`, { act }, user);
+    await run(pool(), "UPDATE job SET pin_start = NULL WHERE id = ?", [job.id]);
+    expect((await refused(ask("try", ines))).message).toMatch(/lead/i);
+    const tried = await ask("try");
+    expect(tried.start >= "2026-11-26T").toBe(true);
+    expect(tried.dates.map((d) => d.build)).toContain("Field vet");
+    const pin = async () => (await buildNow()).jobs.find((j) => j.id === job.id)!.pin.start;
+    expect(await pin()).toBeNull();
+    await ask("pin");
+    expect(await pin()).toBe(Date.parse(`${tried.start}Z`) / 60_000);
+    expect((await shopNow()).workshop.staleWhy).toBeTruthy();
+    await post(`jobs/${job.id}/morning`, { act: "undo", was: "2026-12-01T09:00" });
+    expect(await pin()).toBe(Date.parse("2026-12-01T09:00Z") / 60_000);
+    await ask("undo");
+    expect(await pin()).toBeNull();
+    await run(pool(), "UPDATE job SET state = 'paused', started_at = '2026-11-25 08:00' WHERE id = ?", [job.id]);
+    expect((await refused(ask("try"))).message).toMatch(/begun already/);
+    await run(pool(), "UPDATE job SET state = 'todo', started_at = NULL WHERE id = ?", [job.id]);
+  });
+});

@@ -220,6 +220,9 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
       ),
     clocks: runningClocks(build, now),
     bond: bondClocks(build, j.id),
+    // Only of what would be begun today.
+    tired:
+      j.state === "todo" && (planStart ?? now) < zone.dayStart(zone.dayOf(now) + 1) && tiredWords(shop, j, crew, placeId, now).length > 0,
     mind:
       j.state === "done" ? [] : [...tiredWords(shop, j, crew, placeId, now), ...(j.state === "todo" ? firstTimeWords(shop, j, crew) : [])],
     pick: j.state === "done" ? [] : byStep(kitLines(shop, build, j, now)),

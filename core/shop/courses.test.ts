@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { checkPlan } from "../plan/check/check";
 import { makePlan } from "../plan/planner";
 import { readPlan, readProblem } from "../plan/read";
-import { nextMorning, type Tried, withCourse } from "./courses";
+import { nextMorning, type Tried, withCourse, withMorning } from "./courses";
 import { toProblem } from "./problem";
 import { at, done, job, NOW, testShop, zone } from "./testing/shop";
 
@@ -56,6 +56,20 @@ describe("a job over its time box", () => {
     expect(withCourse(toProblem(shop, NOW), "nobody", "go on", 100, MORNING)).toBeUndefined();
     Object.assign(fan, { state: "done", endedAt: NOW - 5 });
     expect(withCourse(toProblem(shop, NOW), fan.id, "go on", 100, MORNING)).toBeUndefined();
+  });
+  it("that is not begun is left for the morning, or for as late as it was wanted; one that is begun is not", () => {
+    const shop = testShop();
+    const strip = job(shop, "ST-01");
+    strip.pin = { start: NOW + 10, place: null, fitters: ["ines"] };
+    const left = withMorning(toProblem(shop, NOW), strip.id, MORNING)!.builds[0].jobs.find((j) => j.id === strip.id)!;
+    expect([left.notBefore, left.pin]).toEqual([MORNING, { fitters: ["ines"] }]);
+    strip.notBefore = at("2027-03-09T08:00");
+    expect(withMorning(toProblem(shop, NOW), strip.id, MORNING)!.builds[0].jobs.find((j) => j.id === strip.id)!.notBefore).toBe(
+      "2027-03-09T08:00",
+    );
+    const { shop: begun, fan } = underWay();
+    expect(withMorning(toProblem(begun, NOW), fan.id, MORNING)).toBeUndefined();
+    expect(withMorning(toProblem(begun, NOW), "nobody", MORNING)).toBeUndefined();
   });
   it("knows when the shop opens next: not today, not on a closed day", () => {
     const shop = testShop();

@@ -19,6 +19,16 @@ export function nextMorning(timezone: string, calendar: CalendarRow | undefined,
 
 const NEVER = Number.POSITIVE_INFINITY;
 
+/** The problem with a job left for the morning; undefined where it is not there, or begun. */
+export function withMorning(problem: Problem, jobId: string, morning: string): Problem | undefined {
+  const p = structuredClone(problem);
+  const job = p.builds.flatMap((b) => b.jobs).find((j) => j.id === jobId);
+  if (job?.state !== "todo") return undefined;
+  job.notBefore = [job.notBefore ?? morning, morning].sort()[1];
+  if (job.pin?.start !== undefined) delete job.pin.start;
+  return p;
+}
+
 /**
  * The problem with a job going on by one of the courses. `left`: minutes that one still needs alone, or whoever is on it; two are
  * taken to need half of that. Parked, it goes on from `morning` at the soonest, and its people are free till then. Undefined when

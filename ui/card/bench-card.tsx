@@ -16,6 +16,7 @@ import { useAct } from "../kit/use-act";
 import { CardClocks, CardDayEnd } from "./clocks";
 import { GoOn } from "./go-on";
 import { CardHelp } from "./help";
+import { Morning } from "./morning";
 import { ButFor, LeaveOut, Pieces, Questions, Readings, TemplateInHand } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
 import { CardHoles, CardZones } from "./shell";
@@ -166,6 +167,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           {m}
         </p>
       ))}
+      {view.lead && job.tired && job.state === "todo" && <Morning job={job} act={act} />}
       {job.overBox && (
         <p className="mt-2 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[15px]">
           {job.overBox}. Tell the lead: a second person, park it, or call the supplier?

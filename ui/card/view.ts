@@ -75,6 +75,8 @@ export interface CardJob {
   bond: { what: ClockName; minutes: number }[];
   /** What speaks against doing it just now, and who does it for the first time. */
   mind: string[];
+  /** The hour, the cold or the day's work speaks against it now. */
+  tired: boolean;
   /** Its kit, line by line. */
   pick: KitLine[];
   /** Bare zones that it cleans, or shuts in. */
