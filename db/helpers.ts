@@ -23,6 +23,9 @@ export async function joinJob(c: Conn, job: string, fitter: string): Promise<voi
 export const takeBackHelp = (c: Conn, job: string, fitter: string): Promise<number> =>
   run(c, "DELETE FROM job_fitter WHERE job_id = ? AND fitter_id = ? AND helper = 1 AND freed_at IS NULL", [job, fitter]);
 
+/** Whoever edits the job meanwhile is told that it is another now. */
+export const helpChanged = (c: Conn, job: string): Promise<number> => run(c, "UPDATE job SET version = version + 1 WHERE id = ?", [job]);
+
 /** They are free again. */
 export const freeFromJob = (c: Conn, job: string, fitter: string, at: string): Promise<number> =>
   run(c, "UPDATE job_fitter SET freed_at = ? WHERE job_id = ? AND fitter_id = ? AND helper = 1 AND freed_at IS NULL", [at, job, fitter]);

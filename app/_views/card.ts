@@ -10,7 +10,7 @@ import { byStep, kitLines } from "@/core/shop/kit";
 import { calendarData, workedMinutes } from "@/core/shop/left";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
-import { beginners, hasSkill, helpOf } from "@/core/shop/paired";
+import { beginners, comesTo, hasSkill, helpOf, sayHelp } from "@/core/shop/paired";
 import { paperWords } from "@/core/shop/papers";
 import { holesOf, isSoak, sayPenetration } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
@@ -48,16 +48,11 @@ export function jobsOf(state: State, fitter: string): JobRow[] {
   return mine.sort((a, b) => rank(a).localeCompare(rank(b)));
 }
 
+const comes = ({ working, published }: State, j: JobRow) => comesTo([working?.plan, published?.plan], j);
+
 /** Whether a fitter is planned to help with a job under way, and has not been yet. */
 const helps = (state: State, j: JobRow, fitter: string): boolean =>
-  comesTo(state, j) === fitter && !!helpOf(state.shop, j, state.now)?.during && !j.helpers?.some((h) => h.fitter === fitter);
-
-/** Who is to come to a job under way, by the latest plan. */
-function comesTo({ working, published }: State, j: JobRow): string | undefined {
-  const named = (plan: State["working"]) => plan?.plan.jobs.find((p) => p.id === j.id)?.helpers?.[0]?.fitter;
-  const who = named(working) ?? named(published);
-  return who && !j.fitters.includes(who) ? who : undefined;
-}
+  comes(state, j) === fitter && !!helpOf(state.shop, j, state.now)?.during && !j.helpers?.some((h) => h.fitter === fitter);
 
 function helpView(state: State, j: JobRow): CardJob["help"] {
   const { shop, now } = state;
@@ -65,20 +60,14 @@ function helpView(state: State, j: JobRow): CardJob["help"] {
   if (!help) return null;
   const person = (id: string | undefined | null) => (id ? { id, name: fitterName(shop, id) } : null);
   const busy = new Set(shop.builds.flatMap((b) => b.jobs.flatMap((k) => (k.state === "started" ? k.fitters : []))));
-  const { during, here, freed } = help;
-  const who = here ? fitterName(shop, here) : "A second person";
-  const soon = during && during.from > 0 ? `in ${sayMinutes(during.from)} of work` : "now";
+  const { here, freed } = help;
   return {
     here: person(here),
-    comes: here || freed ? null : person(comesTo(state, j)),
+    comes: here || freed ? null : person(comes(state, j)),
     others: here
       ? []
       : shop.fitters.filter((f) => !f.retired && !busy.has(f.id) && hasSkill(f, help)).map(({ id, name }) => ({ id, name })),
-    says: !during
-      ? here
-        ? `The part that needs two is over: ${who} is free`
-        : "One goes on alone"
-      : `${who} is needed ${soon}, for ${sayMinutes(during.to - during.from)}`,
+    says: sayHelp(help, here && fitterName(shop, here)),
   };
 }
 

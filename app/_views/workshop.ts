@@ -1,10 +1,10 @@
 // Fills the workshop view.
 
-import { askedFor, type IdleCause, idleAt, idleByCause } from "@/core/lanes/idle";
+import type { IdleCause } from "@/core/lanes/idle";
 import { skillLoad } from "@/core/lanes/skill-load";
 import { library } from "@/core/library/library";
 import { sayDay, sayTime } from "@/core/plan/words";
-import { longestDay } from "@/core/shop/forward";
+import { type BayStands, bayStands } from "@/core/shop/bay-stands";
 import { SERVED } from "@/core/shop/inventory";
 import { calendarData } from "@/core/shop/left";
 import { onlyOnes } from "@/core/shop/only";
@@ -44,33 +44,14 @@ function skillsOf({ shop, zone, now, published, working }: State): WorkshopView[
   return skillLoad(weeks, asks, gives).map((s) => ({ ...s, weeks: s.weeks.map((w) => ({ ...w, week: sayDay(zone, w.from) })) }));
 }
 
-/** Bays are looked at so many days ahead. */
-const AHEAD = 28;
-
-/** What stands idle in a bay in the weeks ahead, by cause; its longer stretches; who would take the bay. */
-function standsIn({ shop, zone, now, working, published }: State, bay: string): WorkshopView["bays"][number]["stands"] {
-  const plan = (working ?? published)?.plan;
-  const calendar = shop.calendars.find((c) => c.id === "shop");
-  if (!plan || !calendar) return null;
-  const { open } = openHours(zone, calendarData(calendar), zone.dayOf(now), zone.dayOf(now) + AHEAD);
-  const builds = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, b.id] as const)));
-  const buildOf = (job: string) => builds.get(job);
+/** What stands idle in a bay in the weeks ahead, in words. */
+function standsWords({ shop, zone }: State, stands: BayStands | undefined): WorkshopView["bays"][number]["stands"] {
+  if (!stands) return null;
   const name = (id: string) => shop.builds.find((b) => b.id === id)?.name ?? id;
-  const known = {
-    fitters: new Set(shop.fitters.map((f) => f.id)),
-    bench: new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.place === "bench").map((j) => j.id))),
-    buildOf,
-  };
-  const idle = idleAt(plan, bay, open, zone, [now, now + AHEAD * 1440], known);
-  const day = longestDay(calendar);
   return {
-    sums: idleByCause(idle).map((s) => `${sayMinutes(s.minutes)} ${IDLE_WORDS[s.cause]}`),
-    long: idle
-      .filter((i) => i.minutes >= day / 2)
-      .sort((a, b) => b.minutes - a.minutes)
-      .slice(0, 4)
-      .map((i) => `${name(i.build)}, ${sayTime(zone, i.from)} to ${sayTime(zone, i.to)}: ${i.text || IDLE_WORDS[i.cause]}`),
-    asked: askedFor(plan, bay, buildOf).map(name),
+    sums: stands.sums.map((s) => `${sayMinutes(s.minutes)} ${IDLE_WORDS[s.cause]}`),
+    long: stands.long.map((i) => `${name(i.build)}, ${sayTime(zone, i.from)} to ${sayTime(zone, i.to)}: ${i.text || IDLE_WORDS[i.cause]}`),
+    asked: stands.asked.map(name),
   };
 }
 
@@ -91,6 +72,8 @@ export async function workshopView(state: State): Promise<WorkshopView> {
   const w = shop.workshop;
   const today = zone.show(now).slice(0, 10);
   const using = inUse(shop, now);
+  const plan = (working ?? published)?.plan;
+  const stands = plan && bayStands(shop, plan, now);
   const only = onlyOnes(shop, (published ?? working)?.plan, now);
   const asked = library.flatMap((j) => j.crew.map((c) => c.skill)).filter((s) => s !== "any");
   return {
@@ -109,7 +92,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
       hourRate: w.hourRate,
       currency: w.currency,
     },
-    bays: shop.bays.map(({ closures: _c, seq: _s, calendarId: _k, ...b }) => ({ ...b, stands: standsIn(state, b.id) })),
+    bays: shop.bays.map(({ closures: _c, seq: _s, calendarId: _k, ...b }) => ({ ...b, stands: standsWords(state, stands?.get(b.id)) })),
     fitters: shop.fitters.map(({ absences: _a, ...f }) => ({
       ...f,
       nots: f.nots,

@@ -10,7 +10,7 @@ import { readPlan, readProblem } from "../plan/read";
 import { pairMinutes } from "../setout/pair-minutes";
 import { freeFitters } from "./forward";
 import type { SheetRow, Shop } from "./model";
-import { beginners, behindMinutes, crewAsked, helperAmong, helperWords, helpOf, neededAtStart } from "./paired";
+import { beginners, behindMinutes, comesTo, crewAsked, helperAmong, helperWords, helpOf, neededAtStart, sayHelp } from "./paired";
 import { toProblem } from "./problem";
 import { startObstacles } from "./ready";
 import { done, job, NOW, testShop, zone } from "./testing/shop";
@@ -195,6 +195,21 @@ describe("the second person of a job under way", () => {
     const freed = underWay(["ines"], { helpers: [{ fitter: "teo", freedAt: NOW - 5 }] }, 100);
     expect(helpOf(freed, fan(freed), NOW)).toEqual({ here: null, during: null, freed: true, skill: "any", level: 1 });
     expect(planned(freed)).toMatchObject({ fitters: ["ines"] });
+  });
+  it("is said by how soon and for how long they are needed, whether they are there or not", () => {
+    const help = { here: null, during: { from: 50, to: 78 }, freed: false, skill: "any", level: 1 };
+    expect(sayHelp(help, null)).toBe("A second person is needed in 50 min of work, for 28 min");
+    expect(sayHelp({ ...help, here: "teo", during: { from: 0, to: 28 } }, "Teo")).toBe("Teo is needed now, for 28 min");
+    expect(sayHelp({ ...help, here: "teo", during: null }, "Teo")).toBe("The part that needs two is over: Teo is free");
+    expect(sayHelp({ ...help, during: null, freed: true }, null)).toBe("One goes on alone");
+  });
+  it("is who the first plan names that names somebody, as long as they are not on it", () => {
+    const shop = underWay(["ines"]);
+    const plan = (fitter?: string) => ({ jobs: [{ id: "a.OP-04", ...(fitter ? { helpers: [{ fitter, work: [] }] } : {}) }] }) as never;
+    expect(comesTo([plan("teo"), plan("rosa")], fan(shop))).toBe("teo");
+    expect(comesTo([undefined, plan(), plan("rosa")], fan(shop))).toBe("rosa");
+    expect(comesTo([plan("ines")], fan(shop))).toBeUndefined();
+    expect(comesTo([], fan(shop))).toBeUndefined();
   });
   it("is nobody where all who are asked for are on it to the end", () => {
     const shop = underWay(["ines", "teo"]);

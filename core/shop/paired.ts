@@ -1,9 +1,10 @@
 // Who of a job's crew is needed for all of it: by its kept sheet "Two hands, or a prop" the second one only for some minutes.
 
-import { plannedMinutes } from "../plan/model";
+import { type Plan, plannedMinutes } from "../plan/model";
 import { pairMinutes } from "../setout/pair-minutes";
 import { leftMinutes } from "./left";
 import type { BuildRow, FitterRow, JobRow, Shop } from "./model";
+import { sayMinutes } from "./say";
 
 export interface CrewAsked {
   skill: string;
@@ -115,6 +116,20 @@ export function helpOf(shop: Shop, job: JobRow, now: number): Help | undefined {
   // Everybody asked for is on it to the end: nobody is still to come.
   const full = here === null && job.fitters.length >= job.crew.reduce((n, c) => n + c.people, 0);
   return (during || here || freed) && !full ? { here, during, freed, skill: asked?.skill ?? "any", level: asked?.level ?? 1 } : undefined;
+}
+
+/** Who is to come to a job under way, by the first of some plans that names somebody; undefined: nobody, or they are on it. */
+export function comesTo(plans: readonly (Plan | undefined)[], job: Pick<JobRow, "id" | "fitters">): string | undefined {
+  const named = plans.map((plan) => plan?.jobs.find((p) => p.id === job.id)?.helpers?.[0]?.fitter).find((f) => f !== undefined);
+  return named !== undefined && !job.fitters.includes(named) ? named : undefined;
+}
+
+/** How it stands with the second person, in words; `name` of whoever is there. */
+export function sayHelp({ during, here }: Help, name: string | null): string {
+  const who = name ?? "A second person";
+  if (!during) return here ? `The part that needs two is over: ${who} is free` : "One goes on alone";
+  const soon = during.from > 0 ? `in ${sayMinutes(during.from)} of work` : "now";
+  return `${who} is needed ${soon}, for ${sayMinutes(during.to - during.from)}`;
 }
 
 /** Whether somebody can do what a slot asks, ticket aside. */

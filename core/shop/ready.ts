@@ -6,7 +6,7 @@ import { zoneOf } from "../time/zone";
 import { crewBarred } from "./barred";
 import { liveBefore } from "./circuits";
 import type { JobRow, Shop } from "./model";
-import { crewAsked, neededAtStart } from "./paired";
+import { crewAsked, hasSkill, neededAtStart } from "./paired";
 import { papersBefore } from "./papers";
 import { lastPart } from "./parts";
 import { holesBefore } from "./penetrations";
@@ -185,9 +185,7 @@ function crewObstacles(shop: Shop, job: JobRow, crew: readonly string[], now: nu
   for (const c of asked) {
     if (c.during && c.during.from > 0) continue;
     const able = people.filter(
-      (f) =>
-        (c.skill === "any" ? Math.max(0, ...Object.values(f.skills)) : (f.skills[c.skill] ?? 0)) >= c.level &&
-        (!c.ticket || f.tickets.some((t) => t.id === c.ticket && (!t.until || t.until >= today))),
+      (f) => hasSkill(f, c) && (!c.ticket || f.tickets.some((t) => t.id === c.ticket && (!t.until || t.until >= today))),
     );
     if (able.length < c.people)
       out.push({

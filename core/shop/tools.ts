@@ -23,7 +23,7 @@ export const usersOf = (tool: ToolRow, jobs: Iterable<JobRow>, now: number): Job
       (j.state === "started" || (tool.held && j.state === "done" && j.endedAt !== null && j.endedAt + j.hold.minutes > now)),
   );
 
-/** The tools in use, with how many of each and on what, for the lead's list. */
+/** What has each tool now, by the tool's id. */
 export const inUse = (shop: Pick<Shop, "tools" | "builds">, now: number): Map<string, JobRow[]> =>
   new Map(
     shop.tools.map((t) => [

@@ -2,10 +2,10 @@
 
 import { crewBarred } from "@/core/shop/barred";
 import type { JobRow, Shop } from "@/core/shop/model";
-import { type Help, hasSkill, helpOf } from "@/core/shop/paired";
-import { freeFromJob, joinJob, takeBackHelp } from "@/db/helpers";
+import { comesTo, type Help, hasSkill, helpOf } from "@/core/shop/paired";
+import { freeFromJob, helpChanged, joinJob, takeBackHelp } from "@/db/helpers";
 import { loadPlan } from "@/db/plans";
-import { run, toSql } from "@/db/pool";
+import { toSql } from "@/db/pool";
 import type { User } from "@/db/users";
 import { action, body, type Change, change, is } from "../action";
 import { Refusal } from "../refusal";
@@ -13,11 +13,8 @@ import { find, log, mayAct } from "./jobs";
 
 /** Whoever is on the job says so, the lead, and the one who is planned to help. */
 async function mayHelp(x: Change, user: User, job: JobRow, fitter: string): Promise<void> {
-  if (user.fitterId === fitter)
-    for (const kind of ["working", "published"] as const) {
-      const planned = (await loadPlan(x.c, kind, x.zone))?.plan.jobs.find((p) => p.id === job.id);
-      if (planned?.helpers?.some((h) => h.fitter === fitter)) return;
-    }
+  const plans = [(await loadPlan(x.c, "working", x.zone))?.plan, (await loadPlan(x.c, "published", x.zone))?.plan];
+  if (user.fitterId === fitter && comesTo(plans, job) === fitter) return;
   await mayAct(x, user, job);
 }
 
@@ -66,7 +63,7 @@ export const helpActions = [
           const text = b.act === "undo" ? `${name} does not help with ${job.name} after all` : `${name} is free again from ${job.name}`;
           await log(x, f, b.act === "undo" ? "job.unhelped" : "job.freed", text, { fitter: b.fitter });
         }
-        await run(x.c, "UPDATE job SET version = version + 1 WHERE id = ?", [job.id]);
+        await helpChanged(x.c, job.id);
       }),
   ),
 ];

@@ -115,7 +115,10 @@ function Rows({
           {f.fields.map((x) => (
             <th
               key={x.path}
-              className={cx("truncate pr-1 font-normal", x.kind === "polygon" ? "w-1/2" : x.kind === "text" && "w-[24%]")}
+              className={cx(
+                "truncate pr-1 font-normal",
+                x.kind === "polygon" ? "w-1/2" : x.kind === "text" ? "w-[24%]" : x.kind === "choice" && "w-[20%]",
+              )}
               title={x.label}
             >
               {x.label}

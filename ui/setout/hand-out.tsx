@@ -13,7 +13,7 @@ export function HandOut({ act }: { act: Act }) {
     <section aria-label="Hand it out" className="mb-3 flex flex-col gap-2 rounded-md border px-3 py-2">
       <p className="text-muted">
         Takes the next dry and light stretch of the forecast, and pins the openings that the plan has outdoors into it: roof first, then
-        front and rear, then sides.
+        front and rear, then sides; of one side what can't stand covered first, then what most days of its build hang on.
       </p>
       <Button
         className="self-start"

@@ -428,8 +428,8 @@ export const MORE_SHEETS: readonly Sheet[] = [
         number("minutes", "Minutes"),
         { kind: "choice", path: "side", label: "Where", options: ["roof", "front or rear", "side"].map((x) => [x, x] as const) },
         { kind: "flag", path: "urgent", label: "Urgent" },
-        { kind: "flag", path: "covered", label: "Can stand covered" },
-        number("chainDays", "Chain", "days", true),
+        { kind: "flag", path: "covered", label: "Cover" },
+        number("chainDays", "Chain d", "days", true),
       ),
     ],
     {
