@@ -13,6 +13,7 @@ import type { Cost, Plan, Problem } from "./model";
 import { ruleOf } from "./plain/lay";
 import { plainOf } from "./plain/model";
 import { solvePlain } from "./plain/solve";
+import { pushedRule, pushOn } from "./push";
 import { movedShare, plannedCost, publishedCost, repair } from "./repair";
 import { drawnRule, fromPlan, keptRules, latestFinish, rules } from "./rules";
 
@@ -51,6 +52,9 @@ const DRAWN = 48;
 
 /** Share of the work that a local change may move before plans that spread it otherwise are tried too. */
 const LOCAL = 0.1;
+
+/** So much more than the starts that pushing on moves, a plan made by it may change. */
+const MORE = 0.01;
 
 /** Cost of dates (lateness and flow) that a repair may add before the same: a working day late of one build. */
 const DATES = 1000;
@@ -109,10 +113,14 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   }
   if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
   const kept = local ? keptRules(c) : undefined;
-  const repaired = kept && repair(c, kept[0], cache);
-  if (repaired) consider({ ...repaired, cost: costOf(repaired.board, repaired.unplaced) }, 0);
+  const pushed = kept && pushOn(c, LOCAL, cache);
+  if (pushed) consider(attempt(pushedRule(kept[0], pushed)), 0);
   // A change that stays where it happened, and costs no date, needs no other plan to compare with.
   const settled = () => best !== undefined && movedShare(best.board) <= LOCAL && plannedCost(best.board) - publishedCost(c) <= DATES;
+  // Taken as it is where it went as pushed; where crews or bays had to change besides, a repair may move less.
+  const asPushed = pushed && best && settled() && movedShare(best.board) <= pushed.share + MORE;
+  const repaired = kept && !asPushed && repair(c, kept[0], cache);
+  if (repaired) consider({ ...repaired, cost: costOf(repaired.board, repaired.unplaced) }, 0);
   if (!local || !settled())
     (kept ?? rules(c, options.near)).forEach((rule, k) => {
       if (stop || (local && settled())) return;
