@@ -8,6 +8,7 @@ import { clampPart, type Part } from "./part";
 import { weatherSets } from "./sky";
 import { classes, fillMatrices, type Matrices } from "./tables";
 import type { ToolAsk } from "./tools";
+import { skinBelow } from "./warm";
 
 export const BENCH = -1;
 
@@ -60,6 +61,8 @@ export interface Job {
   sameDay: boolean;
   minTempC?: number;
   maxTempC?: number;
+  /** So much warmer the air has to be for it where nothing is heated throughout: metal lags behind. */
+  lagC: number;
   hold: number;
   still: boolean;
   holdTempC?: number;
@@ -89,6 +92,8 @@ export interface Place {
   lit: boolean;
   /** Always this warm; undefined: as warm as the day. */
   tempC?: number;
+  /** Hours in which it is heated, where it is not always. */
+  warm: { from: Minute; to: Minute; tempC: number }[];
 }
 
 export interface Build extends Matrices {
@@ -180,6 +185,7 @@ export function compile(problem: Problem): Compiled {
     indoor: b.has.includes("indoor"),
     lit: b.has.includes("lit"),
     tempC: b.has.includes("heated") ? b.tempC : undefined,
+    warm: (b.warm ?? []).map((w) => ({ from: zone.parse(w.from), to: zone.parse(w.to), tempC: w.tempC })),
   }));
   const yard = places.length;
   const yardHas = problem.yard.has ?? [];
@@ -190,6 +196,7 @@ export function compile(problem: Problem): Compiled {
     openClass: 0,
     indoor: yardHas.includes("indoor"),
     lit: yardHas.includes("lit"),
+    warm: [],
   });
   const placeIndex = new Map(places.map((p, i) => [p.id, i]));
   placeIndex.set("bench", BENCH);
@@ -326,6 +333,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         sameDay: !!j.needs?.sameDay,
         minTempC: van ? j.needs?.minTempC : undefined,
         maxTempC: van ? j.needs?.maxTempC : undefined,
+        lagC: j.needs?.metal ? skinBelow(c.problem) : 0,
         hold: j.hold?.minutes ?? 0,
         still: van && !!j.hold?.still,
         holdTempC: van ? j.hold?.minTempC : undefined,

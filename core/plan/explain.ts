@@ -5,6 +5,7 @@ import type { Board, Placed, Stay } from "./board";
 import { BENCH, type Job } from "./compile";
 import { benchFrame, type Conflict, earliestWith, type Frame } from "./fit";
 import type { Why, WhyKind } from "./model";
+import { hotAt } from "./warm";
 import { sayTime } from "./words";
 
 export interface Reason {
@@ -182,7 +183,8 @@ function inWords(b: Board, job: Job, p: Placed, x: Conflict): Reason {
       };
     case "temperature": {
       // The day that shuts it ends when it may be done again.
-      const hot = job.maxTempC !== undefined && c.hot(job.maxTempC).minutes(x.until - 1, x.until) > 0;
+      const hot =
+        job.maxTempC !== undefined && p.place !== BENCH && hotAt(c, c.places[p.place], job.maxTempC).minutes(x.until - 1, x.until) > 0;
       return { kind: "temperature", until: x.until, text: `too ${hot ? "warm" : "cold"} ${till}` };
     }
     case "calendar":

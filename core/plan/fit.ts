@@ -8,6 +8,7 @@ import { matchCrew, seated } from "./crew";
 import type { WhyKind } from "./model";
 import { cutWork, type Part } from "./part";
 import { toolConflict } from "./tools";
+import { coldAt, hotAt } from "./warm";
 
 export interface Conflict {
   kind: WhyKind;
@@ -80,12 +81,12 @@ function vanConflict(
   const holdEnd = end + job.hold;
   if (Math.max(end, job.still || job.holdTempC !== undefined ? holdEnd : end) > frame.to) return { kind: "bay", until: NEVER };
   if (place.tempC === undefined) {
-    const cold = job.minTempC === undefined ? undefined : firstTouch(c.cold("mean", job.minTempC), work);
+    const cold = job.minTempC === undefined ? undefined : firstTouch(coldAt(c, place, "mean", job.minTempC + job.lagC), work);
     if (cold !== undefined) return { kind: "temperature", until: cold };
-    const hot = job.maxTempC === undefined ? undefined : firstTouch(c.hot(job.maxTempC), work);
+    const hot = job.maxTempC === undefined ? undefined : firstTouch(hotAt(c, place, job.maxTempC), work);
     if (hot !== undefined) return { kind: "temperature", until: hot };
     if (job.holdTempC !== undefined && job.hold > 0) {
-      const low = firstTouch(c.cold("low", job.holdTempC), [[end, holdEnd]]);
+      const low = firstTouch(coldAt(c, place, "low", job.holdTempC + job.lagC), [[end, holdEnd]]);
       if (low !== undefined) return { kind: "temperature", until: Math.max(start + 1, hours.startFor(low, job.minutes)) };
     }
   }

@@ -21,6 +21,7 @@ describe("generated workshops", () => {
             wild: seed % 4 !== 0,
             helpers: seed % 2 === 1,
             tools: seed % 3 === 0,
+            slots: seed % 5 < 2,
             now: nows[seed % nows.length],
             zone: ["Europe/Lisbon", "America/New_York", "Australia/Lord_Howe"][seed % 3],
           }),

@@ -62,6 +62,13 @@ function timeFaults(p: Problem, say: Say): void {
     c.extra?.forEach((e, k) => e.windows.forEach((w, m) => window(w, `calendars[${i}].extra[${k}].windows[${m}]`)));
   });
   if (p.noiseHours) window(p.noiseHours, "noiseHours");
+  for (const [day, ws] of Object.entries(p.noiseWeek ?? {})) ws?.forEach((w, k) => window(w, `noiseWeek.${day}[${k}]`));
+  p.bays.forEach((b, i) =>
+    b.warm?.forEach((w, k) => {
+      if (w.to <= w.from) say(`bays[${i}].warm[${k}].to`, `${w.to} is not after ${w.from}`);
+      if (b.has.includes("heated") && b.tempC !== undefined) say(`bays[${i}].warm[${k}]`, `${b.name} is kept at ${b.tempC} °C already`);
+    }),
+  );
   p.weather?.days?.forEach((d, i) => d.dry.forEach((w, k) => window(w, `weather.days[${i}].dry[${k}]`)));
   p.weather?.default?.dry.forEach((w, k) => window(w, `weather.default.dry[${k}]`));
 }

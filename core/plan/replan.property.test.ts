@@ -42,7 +42,16 @@ describe("a replan after one change", () => {
       const seed = 400 + block * 6 + k;
       const r = random(seed);
       const p = readProblem(
-        workshop({ seed, builds: 3, jobsPerBuild: 16, wild: k % 2 === 1, calm: k % 2 === 0, helpers: k % 3 === 0, tools: k % 2 === 1 }),
+        workshop({
+          seed,
+          builds: 3,
+          jobsPerBuild: 16,
+          wild: k % 2 === 1,
+          calm: k % 2 === 0,
+          helpers: k % 3 === 0,
+          tools: k % 2 === 1,
+          slots: k % 3 === 1,
+        }),
       );
       const plan = makePlan(p, { iterations: 6, seed });
       for (const [n, change] of CHANGES.entries()) {

@@ -1,5 +1,7 @@
 // JSON Schemas of the problem and the plan, the open format of the planner (docs/plan-format.md). Types derive from them.
 
+import { WEEKDAYS, type Weekday } from "../time/calendar";
+
 const id = { type: "string", minLength: 1, maxLength: 120 } as const;
 const text = { type: "string", maxLength: 2000 } as const;
 const name = { type: "string", minLength: 1, maxLength: 200 } as const;
@@ -58,6 +60,11 @@ const bay = object(
     maxHeightMm: { type: "number", exclusiveMinimum: 0 } as const,
     maxLengthMm: { type: "number", exclusiveMinimum: 0 } as const,
     closed: { type: "array", items: span } as const,
+    // Hours in which a bay that is not kept warm is heated.
+    warm: {
+      type: "array",
+      items: object({ from: time, to: time, tempC: { type: "number" } as const }, ["from", "to", "tempC"] as const),
+    } as const,
   },
   ["id", "name", "has"] as const,
 );
@@ -121,6 +128,8 @@ const job = object(
         daylight: { type: "boolean" } as const,
         minTempC: { type: "number" } as const,
         maxTempC: { type: "number" } as const,
+        // The lowest temperature of work and hold is that of the metal, which lags behind the air.
+        metal: { type: "boolean" } as const,
         noisy: { type: "boolean" } as const,
         sameDay: { type: "boolean" } as const,
       },
@@ -272,6 +281,14 @@ export const problemSchema = object(
     horizonDays: { type: "integer", minimum: 1, maximum: 1500 } as const,
     calendars: { type: "array", items: calendar } as const,
     noiseHours: window,
+    // Weekdays that have other noise hours than the rest; none: quiet all day.
+    noiseWeek: {
+      type: "object",
+      properties: Object.fromEntries(WEEKDAYS.map((d) => [d, windows])) as Record<Weekday, typeof windows>,
+      additionalProperties: false,
+    } as const,
+    // How much colder metal is than the air wherever nothing is heated throughout.
+    skinBelowC: { type: "number", minimum: 0 } as const,
     weather: object(
       {
         days: { type: "array", items: object({ date, ...day }, ["date", "sunrise", "sunset", "dry", "tempC"] as const) },

@@ -1,14 +1,14 @@
 // Weather and noise hours as sets of minutes: dry, light, and the dates that are too cold or too hot.
 
-import { windowsOfDay } from "../time/calendar";
+import { WEEKDAYS, windowsOfDay } from "../time/calendar";
 import { OpenSet, type Stretch } from "../time/openset";
-import { parseDate, type Zone } from "../time/zone";
+import { parseDate, weekdayOf, type Zone } from "../time/zone";
 import type { Problem } from "./model";
 
 /** `whole` is everything between the two dates (days since 1970). Dates without a forecast and default are dry, light and warm. */
 export function weatherSets(p: Problem, zone: Zone, first: number, last: number, whole: OpenSet) {
-  const noise = p.noiseHours;
-  const noiseSet = noise ? OpenSet.of(range(first, last).flatMap((d) => windowsOfDay(zone, d, [noise]))) : undefined;
+  const noiseSet =
+    p.noiseHours || p.noiseWeek ? OpenSet.of(range(first, last).flatMap((d) => windowsOfDay(zone, d, noiseOn(p, d)))) : undefined;
   const byDay = new Map((p.weather?.days ?? []).map((d) => [parseDate(d.date), d]));
   const usual = p.weather?.default;
   const dry: Stretch[] = [];
@@ -52,5 +52,9 @@ export function weatherSets(p: Problem, zone: Zone, first: number, last: number,
     },
   };
 }
+
+/** When a date (days since 1970) may be noisy: its weekday's own hours, else those of every day. */
+const noiseOn = (p: Problem, day: number): readonly (readonly string[])[] =>
+  p.noiseWeek?.[WEEKDAYS[weekdayOf(day)]] ?? [p.noiseHours ?? ["00:00", "24:00"]];
 
 const range = (a: number, b: number) => Array.from({ length: b - a + 1 }, (_, i) => a + i);

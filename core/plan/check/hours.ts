@@ -120,7 +120,7 @@ export class Hours {
   }
 
   noise(a: Minute, b: Minute): Span[] {
-    return this.byDay(a, b, () => (this.p.noiseHours ? [this.p.noiseHours] : undefined));
+    return this.byDay(a, b, (d) => this.p.noiseWeek?.[WEEK[weekdayOf(d)]] ?? (this.p.noiseHours ? [this.p.noiseHours] : undefined));
   }
 
   /** All that has to be open for the job to work there with that crew, in [a, b). */
@@ -141,6 +141,27 @@ export class Hours {
   kept(placeId: string | undefined): number | undefined {
     const bay = this.p.bays.find((x) => x.id === placeId);
     return bay?.has.includes("heated") ? bay.tempC : undefined;
+  }
+
+  /** What of [a, b) a place is not heated to a temperature by its own hours of heating. */
+  unheated(placeId: string | undefined, a: Minute, b: Minute, least: number): Span[] {
+    const slots = this.p.bays.find((x) => x.id === placeId)?.warm ?? [];
+    return this.minus(
+      [[a, b]],
+      slots.filter((s) => s.tempC >= least).map((s) => [s.from, s.to]),
+    );
+  }
+
+  /** The highest temperature a place is heated to within [a, b) by its own hours of heating. */
+  heatedTo(placeId: string | undefined, a: Minute, b: Minute): number | undefined {
+    const slots = this.p.bays.find((x) => x.id === placeId)?.warm ?? [];
+    const over = slots.filter((s) => this.zone.parse(s.from) < b && this.zone.parse(s.to) > a).map((s) => s.tempC);
+    return over.length ? Math.max(...over) : undefined;
+  }
+
+  /** By how much metal is colder than the air for a job, where nothing is heated throughout. */
+  lag(job: ProblemJob): number {
+    return job.needs?.metal ? (this.p.skinBelowC ?? 3) : 0;
   }
 
   /** Temperature of a place on a date: the bay's own, or the day's (low or mean); undefined when nothing is known. */

@@ -86,17 +86,19 @@ function holdWarm(x: Case, r: Row, stays: readonly Stay[]): void {
   for (let day = x.zone.dayOf(r.end); day <= x.zone.dayOf(r.holdEnd - 1); day++) {
     const span: Span = [Math.max(r.end, x.zone.dayStart(day)), Math.min(r.holdEnd, x.zone.dayStart(day + 1))];
     let covered = 0;
-    const places: (string | undefined)[] = [];
+    const places: { place: string | undefined; from: number; to: number }[] = [];
     for (const s of stays) {
-      const len = Math.min(s.toLate, span[1]) - Math.max(s.from, span[0]);
-      if (len <= 0) continue;
-      covered += len;
-      places.push(s.place);
+      const [from, to] = [Math.max(s.from, span[0]), Math.min(s.toLate, span[1])];
+      if (to <= from) continue;
+      covered += to - from;
+      places.push({ place: s.place, from, to });
     }
-    if (covered < span[1] - span[0]) places.push(undefined);
-    for (const place of places) {
+    if (covered < span[1] - span[0]) places.push({ place: undefined, from: span[0], to: span[1] });
+    for (const { place, from, to } of places) {
       const t = x.hours.temperature(place, day, "low");
-      if (t !== undefined && t < least)
+      const kept = x.hours.kept(place) !== undefined;
+      const needed = least + (kept ? 0 : x.hours.lag(r.job));
+      if (t !== undefined && t < needed && (kept || x.hours.unheated(place, from, to, needed).length))
         return x.breach("conditions", `the hold of ${r.job.id} needs ${least} °C, has ${t}`, { job: r.job.id });
     }
   }

@@ -195,11 +195,17 @@ function temperature(x: Case, r: Row): void {
   const least = r.job.needs?.minTempC;
   const most = r.job.needs?.maxTempC;
   if (!r.van || (least === undefined && most === undefined)) return;
+  const kept = x.hours.kept(r.plan.place) !== undefined;
+  const needed = least === undefined ? undefined : least + (kept ? 0 : x.hours.lag(r.job));
   for (const [a, b] of r.work)
     for (let day = x.zone.dayOf(a); day <= x.zone.dayOf(b - 1); day++) {
       const t = x.hours.temperature(r.plan.place, day, "mean");
-      if (t !== undefined && least !== undefined && t < least)
-        return x.breach("conditions", `${r.job.id} needs ${least} °C, has ${t}`, { job: r.job.id });
+      const [from, to] = [Math.max(a, x.zone.dayStart(day)), Math.min(b, x.zone.dayStart(day + 1))];
+      if (t !== undefined && needed !== undefined && t < needed && (kept || x.hours.unheated(r.plan.place, from, to, needed).length))
+        return x.breach("conditions", `${r.job.id} needs ${needed} °C, has ${t}`, { job: r.job.id });
+      const slot = kept ? undefined : x.hours.heatedTo(r.plan.place, from, to);
+      if (slot !== undefined && most !== undefined && slot > most)
+        return x.breach("conditions", `${r.job.id} takes no more than ${most} °C, is heated to ${slot}`, { job: r.job.id });
       const high = x.hours.temperature(r.plan.place, day, "high");
       // Where work is under way is a fact, as warm as it is kept there; only the sky can still be waited for.
       if (r.started && x.hours.kept(r.plan.place) !== undefined) continue;

@@ -19,6 +19,8 @@ export interface Recipe {
   helpers?: boolean;
   /** Some work shares tools. */
   tools?: boolean;
+  /** Metal that lags behind the air, bays heated for some hours, weekdays with noise hours of their own. */
+  slots?: boolean;
 }
 
 const SKILLS = ["body", "joinery", "trim", "electric", "plumbing", "paint"];
@@ -81,6 +83,7 @@ export function workshop(recipe: Recipe): Problem {
   for (let i = 0; i < recipe.builds; i++) problem.builds.push(build(r, i, recipe, base, problem, wild));
   if (recipe.calm) calmDown(r, problem, base);
   if (recipe.tools) toolsIn(random(recipe.seed + 2_000_000), problem);
+  if (recipe.slots) slotsIn(random(recipe.seed + 3_000_000), problem, base);
   if (recipe.helpers) helpersIn(random(recipe.seed + 1_000_000), problem);
   return problem;
 }
@@ -110,6 +113,37 @@ function helpersIn(r: Random, p: Problem): void {
       on.add(second.id);
       started.fitters.push(second.id);
       started.helpers = [second.id];
+    }
+}
+
+/** Heat by the hour in bays that have none, work on metal that minds it, and noise hours by weekday. */
+function slotsIn(r: Random, p: Problem, base: number): void {
+  p.noiseWeek = {
+    sat: [],
+    sun: [],
+    [pick(r, WEEK)]: [["09:30", "12:00"], ...(r() < 0.5 ? [["14:00", "16:30"]] : [])],
+    ...(r() < 0.2 ? { [pick(r, WEEK)]: [] } : {}),
+  };
+  if (r() < 0.7) p.skinBelowC = pick(r, [0, 2, 4.5]);
+  p.bays.forEach((bay, i) => {
+    if (i % 2 && r() < 0.6) {
+      bay.has = bay.has.filter((x) => x !== "heated");
+      delete bay.tempC;
+    }
+    if (bay.has.includes("heated") && bay.tempC !== undefined) return;
+    bay.warm = Array.from({ length: between(r, 0, 4) }, () => {
+      const day = between(r, 0, 12);
+      return {
+        from: `${date(base, day)}T${pick(r, ["00:00", "06:30", "11:15"])}`,
+        to: `${date(base, day + between(r, 1, 3))}T${pick(r, ["12:00", "17:00", "23:45"])}`,
+        tempC: pick(r, [10, 14, 19, 23]),
+      };
+    });
+  });
+  for (const b of p.builds)
+    for (const j of b.jobs) {
+      const minds = j.needs?.minTempC !== undefined || j.hold?.minTempC !== undefined;
+      if (minds && r() < 0.6) j.needs = { ...j.needs, metal: true };
     }
 }
 
