@@ -61,6 +61,7 @@ export const jobColumns = (j: JobRow) => ({
   needs_daylight: j.needs.daylight,
   needs_min_temp_c: j.needs.minTempC,
   needs_max_temp_c: j.needs.maxTempC,
+  needs_metal: j.needs.metal,
   noisy: j.needs.noisy,
   same_day: j.needs.sameDay,
   hold_minutes: j.hold.minutes,

@@ -56,6 +56,9 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
     units: w.units as Workshop["units"],
     noiseFrom: w.noise_from as string | null,
     noiseTo: w.noise_to as string | null,
+    noiseWeek: w.noise_week === null ? {} : json(w.noise_week),
+    noiseConfirmed: text(w.noise_confirmed),
+    skinBelowC: num(w.skin_below_c),
     yardPlaces: num(w.yard_places),
     yardHas: json(w.yard_has),
     yardWork: bool(w.yard_work),
@@ -168,6 +171,7 @@ const span = (r: Raw) => ({ id: text(r.id), from: fromSql(text(r.starts)), to: f
 async function loadBays(c: Conn | Pool): Promise<BayRow[]> {
   const list = await rows<Raw>(c, "SELECT * FROM bay ORDER BY retired, seq, name");
   const closures = grouped(await rows<Raw>(c, "SELECT * FROM bay_closure ORDER BY starts"), "bay_id", span);
+  const heats = grouped(await rows<Raw>(c, "SELECT * FROM bay_heat ORDER BY starts"), "bay_id", span);
   return list.map((r) => ({
     id: text(r.id),
     name: text(r.name),
@@ -175,11 +179,17 @@ async function loadBays(c: Conn | Pool): Promise<BayRow[]> {
     calendarId: r.calendar_id as string | null,
     has: json(r.has),
     tempC: r.temp_c as number | null,
+    heatTempC: r.heat_temp_c as number | null,
+    heatBy: text(r.heat_by),
+    heatHourCost: num(r.heat_hour_cost),
+    heatAheadMinutes: num(r.heat_ahead_minutes),
+    dayCost: r.day_cost as number | null,
     maxHeightMm: r.max_height_mm as number | null,
     maxLengthMm: r.max_length_mm as number | null,
     retired: bool(r.retired),
     version: num(r.version),
     closures: closures.get(text(r.id)) ?? [],
+    heats: heats.get(text(r.id)) ?? [],
   }));
 }
 
@@ -451,6 +461,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
         daylight: bool(r.needs_daylight),
         minTempC: r.needs_min_temp_c as number | null,
         maxTempC: r.needs_max_temp_c as number | null,
+        metal: bool(r.needs_metal),
         noisy: bool(r.noisy),
         sameDay: bool(r.same_day),
       },

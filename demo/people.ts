@@ -27,7 +27,18 @@ export const calendars = [
   { id: "four-days", name: "Four days", windows: [0, 1, 2, 3].flatMap((d) => day(d, ["08:00", "12:00"], ["12:45", "18:00"])) },
 ];
 
-export const bays = [
+export interface DemoBay {
+  id: string;
+  name: string;
+  has: string[];
+  tempC: number | null;
+  maxHeightMm: number | null;
+  maxLengthMm: number | null;
+  dayCost: number;
+  heat?: { tempC: number; by: string; hourCost: number; aheadMinutes: number };
+}
+
+export const bays: DemoBay[] = [
   {
     id: "long-bay",
     name: "Long bay",
@@ -35,10 +46,28 @@ export const bays = [
     tempC: 18,
     maxHeightMm: 4200,
     maxLengthMm: 7500,
+    dayCost: 68,
   },
-  { id: "bay-2", name: "Bay 2", has: ["indoor", "heated", "lit"], tempC: 18, maxHeightMm: 3200, maxLengthMm: 6500 },
-  { id: "bay-3", name: "Bay 3", has: ["indoor", "heated", "lit", "roof-access"], tempC: 17, maxHeightMm: 3600, maxLengthMm: 6500 },
-  { id: "wet-bay", name: "Wet bay", has: ["wash", "roof-access"], tempC: null, maxHeightMm: null, maxLengthMm: null },
+  { id: "bay-2", name: "Bay 2", has: ["indoor", "heated", "lit"], tempC: 18, maxHeightMm: 3200, maxLengthMm: 6500, dayCost: 52 },
+  {
+    id: "bay-3",
+    name: "Bay 3",
+    has: ["indoor", "heated", "lit", "roof-access"],
+    tempC: 17,
+    maxHeightMm: 3600,
+    maxLengthMm: 6500,
+    dayCost: 55,
+  },
+  {
+    id: "wet-bay",
+    name: "Wet bay",
+    has: ["wash", "roof-access"],
+    tempC: null,
+    maxHeightMm: null,
+    maxLengthMm: null,
+    dayCost: 24,
+    heat: { tempC: 16, by: "Mara", hourCost: 4, aheadMinutes: 90 },
+  },
 ];
 
 export const fitters = [

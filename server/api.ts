@@ -21,6 +21,7 @@ import { recordActions } from "./actions/records";
 import { setoutActions } from "./actions/setout";
 import { shellActions } from "./actions/shell";
 import { slotActions } from "./actions/slot";
+import { spanActions } from "./actions/spans";
 import { templateActions } from "./actions/templates";
 import { workshopActions } from "./actions/workshop";
 import { log } from "./log";
@@ -36,6 +37,7 @@ export const actions: readonly Action[] = [
   ...partActions,
   ...proofActions,
   ...workshopActions,
+  ...spanActions,
   ...benchActions,
   ...recordActions,
   ...optionActions,

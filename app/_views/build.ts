@@ -9,11 +9,13 @@ import { MARKS_OUT } from "@/core/shop/codes";
 import { buildDates } from "@/core/shop/dates";
 import { daysWorked, sayDaysWorked } from "@/core/shop/days-worked";
 import { askedJobs } from "@/core/shop/extra-asked";
+import { holdKeeps } from "@/core/shop/hold-keeps";
 import { cameOutWords, inventoryOf } from "@/core/shop/inventory";
 import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
 import { makerWords } from "@/core/shop/maker";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { buildMoney } from "@/core/shop/money";
+import { noiseHours } from "@/core/shop/noise";
 import { openingNorms, sayNorms } from "@/core/shop/norms";
 import { openChoices } from "@/core/shop/open-choices";
 import { openings } from "@/core/shop/openings";
@@ -206,9 +208,9 @@ function needsOf(shop: Shop, j: JobRow): string[] {
     ...j.bayHas.map((h) => `bay with ${h}`),
     j.needs.dry && "dry",
     j.needs.daylight && "daylight or lit bay",
-    j.needs.minTempC !== null && `${j.needs.minTempC} °C or warmer`,
+    j.needs.minTempC !== null && `${j.needs.minTempC} °C or warmer${j.needs.metal ? ", the metal too" : ""}`,
     j.needs.maxTempC !== null && `${j.needs.maxTempC} °C at most`,
-    j.needs.noisy && `noisy, ${shop.workshop.noiseFrom ?? "any hour"}${shop.workshop.noiseTo ? ` to ${shop.workshop.noiseTo}` : ""}`,
+    j.needs.noisy && `noisy: ${noiseHours(shop.workshop)}`,
     j.needs.sameDay && "done the day it is begun",
   ].filter((x): x is string => !!x);
 }
@@ -246,6 +248,7 @@ function sheetJob(
   const { shop, zone, now } = state;
   const fact = j.state === "done" || j.state === "started";
   const { best, likely, worst } = j.minutes;
+  const place = fact ? (j.actualPlace ?? "yard") : (p?.place ?? (j.place === "bench" ? "bench" : "yard"));
   return {
     id: j.id,
     code: j.code,
@@ -253,13 +256,13 @@ function sheetJob(
     name: j.name,
     extra: j.extra !== undefined,
     state: j.state,
-    place: placeName(shop, fact ? (j.actualPlace ?? "yard") : (p?.place ?? (j.place === "bench" ? "bench" : "yard"))),
+    place: placeName(shop, place),
     from: fact ? j.startedAt : p ? zone.parse(p.start) : null,
     to: j.state === "done" ? j.endedAt : p ? zone.parse(p.end) : null,
     who: crewNames(shop, fact ? j.fitters : (p?.fitters ?? [])),
     needs: needsOf(shop, j),
     hold: j.hold.minutes
-      ? `then ${sayMinutes(j.hold.minutes)} untouched${j.hold.still ? ", the van not moved" : ""}${j.state === "done" && j.endedAt! + j.hold.minutes > now ? ` (until ${sayTime(zone, j.endedAt! + j.hold.minutes)})` : ""}`
+      ? `then ${sayMinutes(j.hold.minutes)} untouched: ${holdKeeps(shop, j, place)}${j.state === "done" && j.endedAt! + j.hold.minutes > now ? ` (until ${sayTime(zone, j.endedAt! + j.hold.minutes)})` : ""}`
       : null,
     likelyMinutes: likely,
     likely: `${sayMinutes(best)} / ${sayMinutes(likely)} / ${sayMinutes(worst)}`,

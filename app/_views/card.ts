@@ -5,6 +5,7 @@ import { bondClocks, runningClocks } from "@/core/shop/clocks";
 import { dayEnd, LAST } from "@/core/shop/day-end";
 import { entriesOf } from "@/core/shop/docket/of";
 import { firstTimeWords } from "@/core/shop/first-time";
+import { airAt, atLimit } from "@/core/shop/heat";
 import { cameOutWords } from "@/core/shop/inventory";
 import { byStep, kitLines } from "@/core/shop/kit";
 import { calendarData, workedMinutes } from "@/core/shop/left";
@@ -131,6 +132,14 @@ function slotOf({ shop, now, zone }: State, list: readonly JobRow[], planned: Re
   return offers.length ? { minutes: sayMinutes(minutes), offers } : null;
 }
 
+/** At the very limit of what its product takes: allowed, and told. */
+function limitWords({ shop, zone, now }: State, j: JobRow, place: string): string | null {
+  const day = shop.weather.find((d) => d.date === zone.show(now).slice(0, 10));
+  if (!day || j.place !== "van") return null;
+  const bay = shop.bays.find((b) => b.id === place);
+  return atLimit(j, airAt(bay, day, now), shop.workshop.skinBelowC) ?? null;
+}
+
 function cardJob(state: State, j: JobRow, who: string | null): CardJob {
   const { shop, zone, now } = state;
   const build = shop.builds.find((b) => b.id === j.buildId)!;
@@ -168,6 +177,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     holdUntil: to !== null && j.hold.minutes ? to + j.hold.minutes : null,
     holdWords: j.hold.keepOff === "all" || !j.hold.keepOff ? "nobody touches it" : `nobody on the ${j.hold.keepOff.join(", ")}`,
     noise: j.needs.noisy && j.state !== "done" ? (noiseWords(shop, now) ?? null) : null,
+    limit: j.state === "done" ? null : limitWords(state, j, placeId),
     urgent: opensSkin(j) && j.state !== "done" ? urgentWords(state, build, j, placeId, from ?? now) : null,
     goesOn: goesOn(shop, build, j, placeId, now),
     help: helpView(state, j),

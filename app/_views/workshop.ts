@@ -5,8 +5,10 @@ import { skillLoad } from "@/core/lanes/skill-load";
 import { library } from "@/core/library/library";
 import { sayDay, sayTime } from "@/core/plan/words";
 import { type BayStands, bayStands } from "@/core/shop/bay-stands";
+import { heatCost, heatUsers } from "@/core/shop/heat";
 import { SERVED } from "@/core/shop/inventory";
 import { calendarData } from "@/core/shop/left";
+import type { BayRow, Span } from "@/core/shop/model";
 import { onlyOnes } from "@/core/shop/only";
 import { sayMinutes } from "@/core/shop/say";
 import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
@@ -67,6 +69,15 @@ const IDLE_WORDS: Record<IdleCause, string> = {
   date: "in between",
 };
 
+/** What heating costs, and which jobs stop or cure longer without it. */
+function heatWords({ shop, zone, published, working }: State, bay: BayRow, slot: Span): string {
+  const plan = (working ?? published)?.plan;
+  const users = plan ? heatUsers(shop, plan, bay.id, slot, zone) : [];
+  const named = users.map((j) => `${j.name} (${shop.builds.find((b) => b.id === j.buildId)!.name})`);
+  const cost = bay.heatHourCost ? `${heatCost(bay, slot)} ${shop.workshop.currency} · ` : "";
+  return `to ${bay.heatTempC} °C, allowed by ${bay.heatBy} · ${cost}${named.length ? `without it these wait or cure longer: ${named.join(", ")}` : "no planned work needs it"}`;
+}
+
 export async function workshopView(state: State): Promise<WorkshopView> {
   const { shop, zone, now, published, working } = state;
   const w = shop.workshop;
@@ -88,11 +99,17 @@ export async function workshopView(state: State): Promise<WorkshopView> {
       goodsInMinutes: w.goodsInMinutes,
       noiseFrom: w.noiseFrom,
       noiseTo: w.noiseTo,
+      noiseWeek: w.noiseWeek,
+      noiseConfirmed: w.noiseConfirmed,
+      skinBelowC: w.skinBelowC,
       house: w.house,
       hourRate: w.hourRate,
       currency: w.currency,
     },
-    bays: shop.bays.map(({ closures: _c, seq: _s, calendarId: _k, ...b }) => ({ ...b, stands: standsWords(state, stands?.get(b.id)) })),
+    bays: shop.bays.map(({ closures: _c, heats: _h, seq: _s, calendarId: _k, ...b }) => ({
+      ...b,
+      stands: standsWords(state, stands?.get(b.id)),
+    })),
     fitters: shop.fitters.map(({ absences: _a, ...f }) => ({
       ...f,
       nots: f.nots,
@@ -110,6 +127,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
     spans: [
       ...shop.fitters.flatMap((f) => f.absences.map((a) => ({ ...a, who: f.name, kind: "absence" as const }))),
       ...shop.bays.flatMap((b) => b.closures.map((a) => ({ ...a, who: b.name, kind: "closure" as const }))),
+      ...shop.bays.flatMap((b) => b.heats.map((a) => ({ ...a, who: b.name, kind: "heat" as const, about: heatWords(state, b, a) }))),
     ]
       .filter((s) => s.to > now - 1440)
       .sort((a, b) => a.from - b.from),

@@ -6,6 +6,8 @@ import { buildDates } from "@/core/shop/dates";
 import { decisions } from "@/core/shop/decisions";
 import { departureStops, departureTicks } from "@/core/shop/departure";
 import { freeFitters, pullForward } from "@/core/shop/forward";
+import { heatDuties } from "@/core/shop/heat";
+import { holdKeeps } from "@/core/shop/hold-keeps";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
 import type { OpenChoice } from "@/core/shop/open-choices";
@@ -56,7 +58,7 @@ export function yardView(
         jobId: j.id,
         stage: j.stage,
         name: `${j.name}: hold`,
-        detail: `nobody touches it until ${near(z, j.endedAt! + j.hold.minutes, now)}${j.hold.still ? " · the van stays where it is" : ""}`,
+        detail: `nobody touches it until ${near(z, j.endedAt! + j.hold.minutes, now)} · ${holdKeeps(shop, j, b.at ?? "yard", j.endedAt! + j.hold.minutes - now)}`,
       })),
     ];
     if (!started.length && next) {
@@ -92,6 +94,7 @@ export function yardView(
     };
   };
 
+  const duties = heatDuties(shop, now, zone);
   const spots: Spot[] = shop.bays
     .filter((b) => !b.retired)
     .map((b) => {
@@ -107,6 +110,7 @@ export function yardView(
       const closed = b.closures.find((c) => c.from <= now && now < c.to);
       if (closed) notes.push(`closed until ${near(z, closed.to, now)}${closed.reason ? `, ${closed.reason}` : ""}`);
       const today = shop.weather.find((w) => w.date === formatDate(zone.dayOf(now)));
+      notes.push(...duties.filter((d) => d.bayId === b.id).map((d) => d.text));
       if (!b.has.includes("indoor") && today) notes.push(`${today.lowC} to ${today.highC} °C today`);
       return {
         id: b.id,

@@ -44,6 +44,7 @@ const needs = {
     daylight: { type: "boolean" },
     minTempC: { type: "number" },
     maxTempC: { type: "number" },
+    metal: { type: "boolean" },
     noisy: { type: "boolean" },
     sameDay: { type: "boolean" },
   },

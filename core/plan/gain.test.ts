@@ -182,3 +182,40 @@ describe("gains", () => {
     expect(measures(p, makePlan(p, { iterations: 0 }), "none", zoneOf(p.zone))).toEqual([]);
   });
 });
+
+describe("heating a bay to gain a day", () => {
+  const cold = () =>
+    readProblem({
+      ...problem([{ minutes: 120, place: "van", zones: ["left"], crew: [{ skill: "body" }], needs: { minTempC: 10, metal: true } }]),
+      bays: [{ id: "b1", name: "Wet bay", has: [], heat: { tempC: 16, hourCost: 5 } }],
+      weather: {
+        days: [1, 2, 3, 4, 5].map((d) => ({
+          date: `2027-03-0${d}`,
+          sunrise: "07:00",
+          sunset: "18:30",
+          dry: [["00:00", "24:00"]],
+          tempC: d < 4 ? [2, 6] : [13, 17],
+        })),
+      },
+    });
+
+  it("is proposed where work waits for warmth, with its money, and gains what a replan says", () => {
+    const p = cold();
+    const plan = makePlan(p, { iterations: 0 });
+    expect(plan.jobs[0].start.slice(0, 10)).toBe("2027-03-04");
+    const heat = gains(p, plan, "a", undefined, 40).find((g) => g.kind === "heat")!;
+    expect(heat.text).toMatch(/^Wet bay is heated to 16 °C from .* for Job 0$/);
+    expect(heat.days).toBe(3);
+    // 8:00 to 18:00 at 5 an hour.
+    expect(heat.money).toBe(50);
+  });
+
+  it("is not proposed for a bay that may not be heated, nor where nothing waits for warmth", () => {
+    const p = cold();
+    delete p.bays[0].heat;
+    expect(gains(p, makePlan(p, { iterations: 0 }), "a").some((g) => g.kind === "heat")).toBe(false);
+    const warm = cold();
+    for (const d of warm.weather!.days!) d.tempC = [15, 19];
+    expect(gains(warm, makePlan(warm, { iterations: 0 }), "a").some((g) => g.kind === "heat")).toBe(false);
+  });
+});

@@ -100,7 +100,7 @@ const shuntsOf = (p: Plan): number => p.stays.length - new Set(p.stays.map((s) =
 /** Hours at their rate, and the shunts that come on top; null where the price is somebody else's to say. */
 function moneyOf(m: Measure, rate: number, shuntHours: number): number | null {
   if (m.pay === "asked") return null;
-  return Math.round(m.hours * rate * (m.pay === "hired" ? 1 : OVERTIME) + Math.max(0, shuntHours) * rate);
+  return Math.round(m.hours * rate * (m.pay === "hired" ? 1 : OVERTIME) + Math.max(0, shuntHours) * rate + (m.money ?? 0));
 }
 
 function movedBy(base: Plan, next: Plan): number {
@@ -120,6 +120,7 @@ const pair = (a: Measure, b: Measure): Measure => ({
   text: `${a.text}, and ${b.text}`,
   price: `${a.price}, and ${b.price}`,
   hours: a.hours + b.hours,
+  money: (a.money ?? 0) + (b.money ?? 0),
   pay: a.pay === "asked" || b.pay === "asked" ? "asked" : a.pay === "hired" && b.pay === "hired" ? "hired" : "overtime",
   take: (p) => {
     a.take(p);

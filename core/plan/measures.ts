@@ -3,12 +3,13 @@
 
 import { WEEKDAYS } from "../time/calendar";
 import { formatDate, weekdayOf, type Zone } from "../time/zone";
+import { heating } from "./measure-heat";
 import type { Plan, Problem, ProblemJob } from "./model";
 import { plannedMinutes } from "./model";
 import { sayDay } from "./words";
 
 export interface Measure {
-  kind: "saturday" | "late-shift" | "part" | "first" | "skill" | "hands" | "bay" | "tool" | "swap" | "bench" | "pair";
+  kind: "saturday" | "late-shift" | "part" | "first" | "skill" | "hands" | "bay" | "tool" | "heat" | "swap" | "bench" | "pair";
   /** What to do, in words. */
   text: string;
   /** What it costs, in words. */
@@ -17,6 +18,8 @@ export interface Measure {
   hours: number;
   /** How these hours are paid; "asked": money that only a supplier or a landlord can name. */
   pay: "overtime" | "hired" | "asked";
+  /** What it costs besides hours, where that is known. */
+  money?: number;
   /** Takes the measure in a problem of its own. */
   take(p: Problem): void;
 }
@@ -45,6 +48,7 @@ export function measures(problem: Problem, plan: Plan, buildId: string, zone: Zo
     ...hands(zone, now, busiest[0]),
     ...anotherBay(problem, build.id, open, planned),
     ...anotherTool(problem, open, planned),
+    ...heating(problem, open, planned, zone),
     ...swaps(problem, build.id, open, planned),
     ...benchForward(build, open),
   ];

@@ -60,6 +60,8 @@ const bay = object(
     maxHeightMm: { type: "number", exclusiveMinimum: 0 } as const,
     maxLengthMm: { type: "number", exclusiveMinimum: 0 } as const,
     closed: { type: "array", items: span } as const,
+    // What a bay that is not kept warm could be heated to, and what an hour of it costs.
+    heat: object({ tempC: { type: "number" } as const, hourCost: { type: "number", minimum: 0 } as const }, ["tempC"] as const),
     // Hours in which a bay that is not kept warm is heated.
     warm: {
       type: "array",

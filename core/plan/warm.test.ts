@@ -107,9 +107,9 @@ describe("a bay heated for some hours", () => {
     expect(planned(shop(cold, { needs: { minTempC: 10 } }, slot("2027-03-02T10:00", "2027-03-02T14:00", 12))).start).toBe(
       "2027-03-02T10:00",
     );
-    expect(breaks(shop(cold, job, slot("2027-03-02T10:00", "2027-03-02T14:00", 12)), "2027-03-02T10:00", "2027-03-02T12:00")).toEqual([
+    expect(breaks(shop(cold, job, slot("2027-03-02T10:00", "2027-03-02T14:00", 12)), "2027-03-02T10:00", "2027-03-02T12:00")).toContain(
       "conditions",
-    ]);
+    );
   });
 
   it("has to last through a hold that needs the warmth", () => {
@@ -122,9 +122,9 @@ describe("a bay heated for some hours", () => {
   it("may be too warm for what takes no more", () => {
     const job = { needs: { maxTempC: 20 } };
     expect(planned(shop([12, 12], job, slot("2027-03-01T07:30", "2027-03-01T12:00", 24))).start).toBe("2027-03-01T12:00");
-    expect(breaks(shop([12, 12], job, slot("2027-03-01T07:30", "2027-03-01T12:00", 24)), "2027-03-01T08:00", "2027-03-01T10:00")).toEqual([
+    expect(breaks(shop([12, 12], job, slot("2027-03-01T07:30", "2027-03-01T12:00", 24)), "2027-03-01T08:00", "2027-03-01T10:00")).toContain(
       "conditions",
-    ]);
+    );
   });
 
   it("is refused where it ends before it begins, and where a bay is warm anyway", () => {

@@ -45,6 +45,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
       daylight: j.needs?.daylight ?? false,
       minTempC: j.needs?.minTempC ?? null,
       maxTempC: j.needs?.maxTempC ?? null,
+      metal: j.needs?.metal ?? false,
       noisy: j.needs?.noisy ?? false,
       sameDay: j.needs?.sameDay ?? false,
     },

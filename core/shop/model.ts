@@ -2,6 +2,7 @@
 
 import type { OptionKey, Options } from "../library/options";
 import type { SheetDraft } from "../setout/prefill";
+import type { Weekday } from "../time/calendar";
 import type { Van } from "../van/model";
 import type { FixingKind, Member } from "./docket/shell";
 import type { BuildRecord } from "./records";
@@ -15,6 +16,12 @@ export interface Workshop {
   units: "mm" | "inch";
   noiseFrom: string | null;
   noiseTo: string | null;
+  /** Weekdays with noise hours of their own; none: quiet all day. */
+  noiseWeek: Partial<Record<Weekday, [string, string][]>>;
+  /** Who confirmed the hours, and when, in the lead's words. */
+  noiseConfirmed: string;
+  /** How much colder metal is than the air where nothing is heated throughout, °C. */
+  skinBelowC: number;
   yardPlaces: number;
   yardHas: string[];
   yardWork: boolean;
@@ -45,6 +52,14 @@ export interface CalendarRow {
   days: { id: string; date: string; opens: string | null; closes: string | null; overtime: boolean; reason: string }[];
 }
 
+/** A stretch of time with its reason: away, closed, heated. */
+export interface Span {
+  id: string;
+  from: number;
+  to: number;
+  reason: string;
+}
+
 export interface BayRow {
   id: string;
   name: string;
@@ -52,11 +67,20 @@ export interface BayRow {
   calendarId: string | null;
   has: string[];
   tempC: number | null;
+  /** What it could be heated to for some hours; null: it may not be. */
+  heatTempC: number | null;
+  heatBy: string;
+  heatHourCost: number;
+  /** Minutes before it is warm. */
+  heatAheadMinutes: number;
+  /** What a day in it costs; null: nobody has said. */
+  dayCost: number | null;
   maxHeightMm: number | null;
   maxLengthMm: number | null;
   retired: boolean;
   version: number;
-  closures: { id: string; from: number; to: number; reason: string }[];
+  closures: Span[];
+  heats: Span[];
 }
 
 export interface FitterRow {
@@ -140,7 +164,16 @@ export interface JobRow {
   yardOk: boolean;
   bayHas: string[];
   zones: string[];
-  needs: { dry: boolean; daylight: boolean; minTempC: number | null; maxTempC: number | null; noisy: boolean; sameDay: boolean };
+  needs: {
+    dry: boolean;
+    daylight: boolean;
+    minTempC: number | null;
+    maxTempC: number | null;
+    /** The lowest temperature is that of the metal. */
+    metal: boolean;
+    noisy: boolean;
+    sameDay: boolean;
+  };
   hold: { minutes: number; still: boolean; keepOff: string[] | "all" | null; minTempC: number | null };
   notBefore: number | null;
   pin: { start: number | null; place: string | null; fitters: string[] };

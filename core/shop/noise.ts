@@ -1,21 +1,44 @@
 // The hours in which a site may be noisy, as a countdown.
 
+import { WEEKDAYS, type Weekday } from "../time/calendar";
 import { minutesOf } from "../time/clock";
-import { type Minute, zoneOf } from "../time/zone";
-import type { Shop } from "./model";
+import { type Minute, weekdayOf, zoneOf } from "../time/zone";
+import type { Shop, Workshop } from "./model";
 import { sayMinutes } from "./say";
 
 /** Told so long before, in minutes. */
 const SOON = 120;
 
-/** "noise from 08:30, in 25 min", "last noise in 40 min", "quiet since 17:30"; undefined where any hour will do or it is far. */
+/** Windows of one weekday in which noise is allowed; undefined: any hour. */
+export function noiseOn(w: Pick<Workshop, "noiseFrom" | "noiseTo" | "noiseWeek">, weekday: Weekday): [string, string][] | undefined {
+  const own = w.noiseWeek[weekday];
+  if (own) return own;
+  return w.noiseFrom || w.noiseTo ? [[w.noiseFrom ?? "00:00", w.noiseTo ?? "24:00"]] : undefined;
+}
+
+/** "noise from 08:30, in 25 min", "last noise in 40 min", "quiet since 17:30", "no noise today"; undefined where any hour will do or it is far. */
 export function noiseWords(shop: Pick<Shop, "workshop">, now: Minute): string | undefined {
-  const { noiseFrom: from, noiseTo: to } = shop.workshop;
-  if (!from && !to) return undefined;
   const zone = zoneOf(shop.workshop.zone);
+  const windows = noiseOn(shop.workshop, WEEKDAYS[weekdayOf(zone.dayOf(now))]);
+  if (!windows) return undefined;
+  if (!windows.length) return "no noise today";
   const clock = minutesOf(zone.show(now).slice(11, 16));
-  const [a, z] = [from ? minutesOf(from) : 0, to ? minutesOf(to) : 1440];
-  if (clock < a) return a - clock <= SOON ? `noise from ${from}, in ${sayMinutes(a - clock)}` : undefined;
-  if (clock >= z) return `quiet since ${to}`;
-  return to && z - clock <= SOON ? `last noise in ${sayMinutes(z - clock)}` : undefined;
+  const open = windows.find(([a, z]) => minutesOf(a) <= clock && clock < minutesOf(z));
+  if (open) {
+    const left = minutesOf(open[1]) - clock;
+    return open[1] !== "24:00" && left <= SOON ? `last noise in ${sayMinutes(left)}` : undefined;
+  }
+  const next = windows.filter(([a]) => minutesOf(a) > clock).sort()[0];
+  if (next) {
+    const wait = minutesOf(next[0]) - clock;
+    return wait <= SOON ? `noise from ${next[0]}, in ${sayMinutes(wait)}` : undefined;
+  }
+  return `quiet since ${windows.map((w) => w[1]).sort()[windows.length - 1]}`;
+}
+
+/** The hours in words: "08:00 to 18:00, sat 09:00 to 13:00, sun quiet". */
+export function noiseHours(w: Pick<Workshop, "noiseFrom" | "noiseTo" | "noiseWeek">): string {
+  const say = (list: readonly [string, string][]) => (list.length ? list.map(([a, b]) => `${a} to ${b}`).join(" and ") : "quiet");
+  const usual = w.noiseFrom || w.noiseTo ? say([[w.noiseFrom ?? "00:00", w.noiseTo ?? "24:00"]]) : "any hour";
+  return [usual, ...WEEKDAYS.flatMap((d) => (w.noiseWeek[d] ? [`${d} ${say(w.noiseWeek[d])}`] : []))].join(", ");
 }

@@ -4,6 +4,7 @@ import type { Plan, Problem, ProblemJob } from "../plan/model";
 import { sayDay } from "../plan/words";
 import { type Zone, zoneOf } from "../time/zone";
 import { barTicket, heldTickets } from "./barred";
+import { heatOf } from "./heat";
 import { calendarData, leftMinutes } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { behindMinutes, crewAsked, onIt } from "./paired";
@@ -67,6 +68,8 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
     horizonDays: w.horizonDays,
     calendars: shop.calendars.map((c) => ({ id: c.id, ...calendarData(c) })),
     ...(w.noiseFrom && w.noiseTo ? { noiseHours: [w.noiseFrom, w.noiseTo] } : {}),
+    ...(Object.keys(w.noiseWeek).length ? { noiseWeek: w.noiseWeek } : {}),
+    skinBelowC: w.skinBelowC,
     ...(shop.weather.length ? { weather: weatherOf(shop) } : {}),
     bays: bays.map((b) => ({
       id: b.id,
@@ -77,6 +80,7 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
       ...opt("maxHeightMm", b.maxHeightMm),
       ...opt("maxLengthMm", b.maxLengthMm),
       closed: b.closures.map((x) => [zone.show(x.from), zone.show(x.to)]),
+      ...heatOf(b, zone),
     })),
     yard: { places: w.yardPlaces, has: w.yardHas, work: w.yardWork },
     fitters: fitters.map((f) => ({
@@ -161,6 +165,7 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
       sameDay: needs.sameDay,
       ...opt("minTempC", needs.minTempC),
       ...opt("maxTempC", needs.maxTempC),
+      ...(needs.metal ? { metal: true } : {}),
     },
     after: j.after.map((a) => ({ job: a.job, lag: a.lag, lagKind: a.lagKind, ignoreHold: a.ignoreHold })),
     ...(hold.minutes > 0

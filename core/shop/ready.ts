@@ -5,6 +5,7 @@ import { sayClock, sayDay, sayTime } from "../plan/words";
 import { zoneOf } from "../time/zone";
 import { crewBarred } from "./barred";
 import { liveBefore } from "./circuits";
+import { airAt, airNeeded } from "./heat";
 import type { JobRow, Shop } from "./model";
 import { crewAsked, hasSkill, neededAtStart } from "./paired";
 import { papersBefore } from "./papers";
@@ -209,14 +210,16 @@ function weatherObstacles(shop: Shop, job: JobRow, place: string, now: number): 
     out.push({ kind: "conditions", text: `no dry weather outdoors now (${sayDay(zone, now)})` });
   if (job.needs.daylight && !has.includes("lit") && (clock < day.sunrise || clock >= day.sunset))
     out.push({ kind: "conditions", text: `no daylight (${day.sunrise} to ${day.sunset})` });
-  const temp = has.includes("heated") && bay?.tempC != null ? bay.tempC : (day.lowC + day.highC) / 2;
-  const high = has.includes("heated") && bay?.tempC != null ? bay.tempC : day.highC;
-  if (job.needs.maxTempC !== null && high > job.needs.maxTempC)
+  const air = airAt(bay, day, now);
+  if (job.needs.maxTempC !== null && air.highC > job.needs.maxTempC)
     out.push({
       kind: "conditions",
-      text: `too warm: up to ${high} °C where ${job.needs.maxTempC} are the most; shade, or an early start another day`,
+      text: `too warm: up to ${air.highC} °C where ${job.needs.maxTempC} are the most; shade, or an early start another day`,
     });
-  if (job.needs.minTempC !== null && temp < job.needs.minTempC)
-    out.push({ kind: "conditions", text: `too cold: ${temp} °C where ${job.needs.minTempC} are needed` });
+  if (job.needs.minTempC !== null) {
+    const needed = airNeeded(job, job.needs.minTempC, air.kept, shop.workshop.skinBelowC);
+    const metal = needed > job.needs.minTempC ? `, ${job.needs.minTempC} for the metal, which is colder than the air` : "";
+    if (air.tempC < needed) out.push({ kind: "conditions", text: `too cold: ${air.tempC} °C where ${needed} are needed${metal}` });
+  }
   return out;
 }

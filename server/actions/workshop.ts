@@ -1,17 +1,18 @@
-// Actions on the workshop itself: settings, bays, fitters, calendars, absences, closures, users.
+// Actions on the workshop itself: settings, bays, fitters, calendars, users.
 
 import { v7 } from "uuid";
 import { type Options, optionsSchema } from "@/core/library/options";
 import { NEW, NOTS } from "@/core/shop/barred";
-import { fromSql, insert, rows, run, toSql } from "@/db/pool";
+import { WEEKDAYS, type Weekday } from "@/core/time/calendar";
+import { insert, rows, run } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
 import { openLines } from "@/db/suppliers";
 import { endSessionsOf } from "@/db/users";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
-import { action, body, type Change, change, instant, is } from "../action";
+import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
-import { badField, Refusal, Stale } from "../refusal";
+import { badField, Refusal } from "../refusal";
 import { hashPassword } from "../session";
 import { slug } from "./builds";
 
@@ -26,11 +27,54 @@ interface Bay {
   name: string;
   has: string[];
   tempC?: number;
+  heatTempC?: number;
+  heatBy?: string;
+  heatHourCost?: number;
+  heatAheadMinutes?: number;
+  dayCost?: number;
   maxHeightMm?: number;
   maxLengthMm?: number;
 }
 const bayFields = { name: is.name, has: is.ids };
-const bayOptional = { tempC: { type: "number", minimum: -30, maximum: 50 }, maxHeightMm: mm, maxLengthMm: mm };
+const degrees = { type: "number", minimum: -30, maximum: 50 };
+const money = { type: "number", minimum: 0, maximum: 100_000 };
+const bayOptional = {
+  tempC: degrees,
+  heatTempC: degrees,
+  heatBy: { type: "string", maxLength: 120 },
+  heatHourCost: money,
+  heatAheadMinutes: { type: "integer", minimum: 0, maximum: 1440 },
+  dayCost: money,
+  maxHeightMm: mm,
+  maxLengthMm: mm,
+};
+
+/** Columns of a bay; a bay that may be heated says who allows it. */
+function bayRow(b: Bay) {
+  const heats = b.heatTempC !== undefined;
+  if (heats && !b.heatBy?.trim()) throw badField("heatBy", "has to say who allows heating there");
+  if (heats && b.has.includes("heated") && b.tempC !== undefined)
+    throw badField("heatTempC", `is for bays that are not kept warm; this one is kept at ${b.tempC} °C`);
+  return {
+    name: b.name.trim(),
+    temp_c: b.tempC ?? null,
+    heat_temp_c: b.heatTempC ?? null,
+    heat_by: heats ? b.heatBy!.trim() : "",
+    heat_hour_cost: b.heatHourCost ?? 0,
+    heat_ahead_minutes: b.heatAheadMinutes ?? 60,
+    day_cost: b.dayCost ?? null,
+    max_height_mm: b.maxHeightMm ?? null,
+    max_length_mm: b.maxLengthMm ?? null,
+  };
+}
+
+const noiseWeek = {
+  type: "object",
+  additionalProperties: false,
+  properties: Object.fromEntries(
+    WEEKDAYS.map((d) => [d, { type: "array", maxItems: 4, items: { type: "array", minItems: 2, maxItems: 2, items: is.clock } }]),
+  ),
+};
 
 const parse = (v: unknown) => JSON.parse(String(v));
 
@@ -133,9 +177,7 @@ export const workshopActions = [
   action<Bay>({ method: "POST", path: "bays", role: "lead" }, body(bayFields, bayOptional), (b, { user }) =>
     change(user, async (x) => {
       const id = slug(b.name);
-      await insert(x.c, "bay", [
-        { id, name: b.name.trim(), seq: 99, has: b.has, temp_c: b.tempC, max_height_mm: b.maxHeightMm, max_length_mm: b.maxLengthMm },
-      ]);
+      await insert(x.c, "bay", [{ id, seq: 99, has: b.has, ...bayRow(b) }]);
       await x.event({ kind: "bay.added", entity: "bay", entityId: id, text: `${b.name} added` });
       await x.stale(`${b.name} added`);
       return { id };
@@ -146,12 +188,12 @@ export const workshopActions = [
     body({ ...bayFields, version: is.version }, bayOptional),
     (b, { user, ids }) =>
       change(user, async (x) => {
+        const row = bayRow(b);
         await editRow(x.c, "bay", b.name, ids[0], b.version, {
-          name: { column: "name", value: b.name.trim() },
           has: { column: "has", value: JSON.stringify(b.has), mine: b.has, show: parse },
-          tempC: { column: "temp_c", value: b.tempC ?? null },
-          maxHeightMm: { column: "max_height_mm", value: b.maxHeightMm ?? null },
-          maxLengthMm: { column: "max_length_mm", value: b.maxLengthMm ?? null },
+          ...Object.fromEntries(
+            Object.entries(row).map(([column, value]) => [column.replace(/_(.)/g, (_m, l: string) => l.toUpperCase()), { column, value }]),
+          ),
         });
         await x.event({ kind: "bay.changed", entity: "bay", entityId: ids[0], text: `${b.name} changed` });
         await x.stale(`${b.name} changed`);
@@ -265,21 +307,6 @@ export const workshopActions = [
     );
     if (j) throw new Refusal(409, `${j.name} is under way with this fitter. Pause or finish it first.`);
   }),
-  action<{ fitterId: string; from: string; to: string; reason: string }>(
-    { method: "POST", path: "absences", role: "lead" },
-    body({ fitterId: is.id, from: is.local, to: is.local, reason: { type: "string", maxLength: 200 } }),
-    (b, { user }) => addSpan(user, "absence", "fitter_id", b.fitterId, b, "away"),
-  ),
-  action<{ bayId: string; from: string; to: string; reason: string }>(
-    { method: "POST", path: "closures", role: "lead" },
-    body({ bayId: is.id, from: is.local, to: is.local, reason: { type: "string", maxLength: 200 } }),
-    (b, { user }) => addSpan(user, "bay_closure", "bay_id", b.bayId, b, "closed"),
-  ),
-  spanEdit("absences", "absence", "The time away"),
-  spanEdit("closures", "bay_closure", "The closure"),
-  removal("absences", "absence", "an absence"),
-  removal("closures", "bay_closure", "a closure"),
-  removal("calendar-days", "calendar_day", "a special day"),
   action<{ name: string; version: number; windows: { weekday: number; opens: string; closes: string }[] }>(
     { method: "PATCH", path: "calendars/*", role: "lead" },
     body({
@@ -417,20 +444,28 @@ export const workshopActions = [
     goodsInMinutes: number;
     noiseFrom: string;
     noiseTo: string;
+    noiseWeek?: Partial<Record<Weekday, [string, string][]>>;
+    noiseConfirmed?: string;
+    skinBelowC?: number;
   }>(
     { method: "PATCH", path: "workshop", role: "lead" },
-    body({
-      version: is.version,
-      name: is.name,
-      yardPlaces: is.count,
-      shuntMinutes: is.count,
-      goodsInMinutes: is.count,
-      noiseFrom: is.clock,
-      noiseTo: is.clock,
-    }),
+    body(
+      {
+        version: is.version,
+        name: is.name,
+        yardPlaces: is.count,
+        shuntMinutes: is.count,
+        goodsInMinutes: is.count,
+        noiseFrom: is.clock,
+        noiseTo: is.clock,
+      },
+      { noiseWeek, noiseConfirmed: { type: "string", maxLength: 160 }, skinBelowC: { type: "number", minimum: 0, maximum: 15 } },
+    ),
     (b, { user }) =>
       change(user, async (x) => {
         if (b.noiseFrom >= b.noiseTo) throw badField("noiseTo", "has to be later than noise may begin");
+        for (const [day, list] of Object.entries(b.noiseWeek ?? {}))
+          for (const [from, to] of list ?? []) if (from >= to) throw badField(`noiseWeek.${day}`, "has to end later than it begins");
         const w = await loadWorkshop(x.c);
         await editRow(x.c, "workshop", "The workshop", w!.id, b.version, {
           name: { column: "name", value: b.name.trim() },
@@ -439,6 +474,18 @@ export const workshopActions = [
           goodsInMinutes: { column: "goods_in_minutes", value: b.goodsInMinutes },
           noiseFrom: { column: "noise_from", value: b.noiseFrom },
           noiseTo: { column: "noise_to", value: b.noiseTo },
+          ...(b.noiseWeek
+            ? {
+                noiseWeek: {
+                  column: "noise_week",
+                  value: JSON.stringify(b.noiseWeek),
+                  mine: b.noiseWeek,
+                  show: (v) => (v === null ? {} : parse(v)),
+                },
+              }
+            : {}),
+          ...(b.noiseConfirmed === undefined ? {} : { noiseConfirmed: { column: "noise_confirmed", value: b.noiseConfirmed.trim() } }),
+          ...(b.skinBelowC === undefined ? {} : { skinBelowC: { column: "skin_below_c", value: b.skinBelowC } }),
         });
         await x.event({ kind: "workshop.changed", entity: "workshop", entityId: w!.id, text: "settings of the workshop changed" });
         await x.stale("settings of the workshop changed");
@@ -469,67 +516,5 @@ async function writeWindows(x: Change, id: string, windows: { weekday: number; o
     x.c,
     "calendar_window",
     windows.map((w) => ({ id: v7(), calendar_id: id, weekday: w.weekday, opens: w.opens, closes: w.closes })),
-  );
-}
-
-function addSpan(
-  user: Parameters<typeof change>[0],
-  table: string,
-  column: string,
-  id: string,
-  b: { from: string; to: string; reason: string },
-  word: string,
-) {
-  return change(user, async (x) => {
-    const from = instant(x.zone, b.from, "from");
-    const to = instant(x.zone, b.to, "to");
-    if (to <= from) throw badField("to", "has to be later than it begins");
-    const owner = table === "absence" ? "fitter" : "bay";
-    const [row] = await rows<{ name: string }>(x.c, `SELECT name FROM ${owner} WHERE id = ?`, [id]);
-    if (!row) throw badField(owner === "fitter" ? "fitterId" : "bayId", "is not known");
-    const key = v7();
-    await insert(x.c, table, [{ id: key, [column]: id, starts: toSql(from), ends: toSql(to), reason: b.reason.trim() }]);
-    const text = `${row.name} ${word} ${b.from.replace("T", " ")} to ${b.to.replace("T", " ")}`;
-    await x.event({ kind: `${table}.added`, entity: owner, entityId: id, text });
-    await x.stale(text);
-    return { id: key };
-  });
-}
-
-/** Moves a time away or a closure; refused when it no longer stands as the editor saw it. */
-function spanEdit(path: string, table: "absence" | "bay_closure", what: string) {
-  return action<{ from: string; to: string; reason: string; wasFrom: string; wasTo: string }>(
-    { method: "PATCH", path: `${path}/*`, role: "lead" },
-    body({ from: is.local, to: is.local, reason: { type: "string", maxLength: 200 }, wasFrom: is.local, wasTo: is.local }),
-    (b, { user, ids }) =>
-      change(user, async (x) => {
-        const [from, to] = [instant(x.zone, b.from, "from"), instant(x.zone, b.to, "to")];
-        if (to <= from) throw badField("to", "has to be later than it begins");
-        const [row] = await rows<{ starts: string; ends: string }>(x.c, `SELECT starts, ends FROM ${table} WHERE id = ? FOR UPDATE`, [
-          ids[0],
-        ]);
-        if (!row) throw new Refusal(404, "It is gone already.");
-        const now = { from: x.zone.show(fromSql(row.starts)), to: x.zone.show(fromSql(row.ends)) };
-        if (now.from !== b.wasFrom || now.to !== b.wasTo) throw new Stale(what, { from: b.from, to: b.to }, now, 1);
-        await run(x.c, `UPDATE ${table} SET starts = ?, ends = ?, reason = ? WHERE id = ?`, [
-          toSql(from),
-          toSql(to),
-          b.reason.trim(),
-          ids[0],
-        ]);
-        const text = `${what} is now ${b.from.replace("T", " ")} to ${b.to.replace("T", " ")}`;
-        await x.event({ kind: `${table}.changed`, entity: table, entityId: ids[0], text });
-        await x.stale(text);
-      }),
-  );
-}
-
-function removal(path: string, table: string, what: string) {
-  return action({ method: "DELETE", path: `${path}/*`, role: "lead" }, body({}), (_b, { user, ids }) =>
-    change(user, async (x) => {
-      if (!(await run(x.c, `DELETE FROM ${table} WHERE id = ?`, [ids[0]]))) throw new Refusal(404, "It is gone already.");
-      await x.event({ kind: `${table}.removed`, entity: table, entityId: ids[0], text: `${what} taken out` });
-      await x.stale(`${what} taken out`);
-    }),
   );
 }

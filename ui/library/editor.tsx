@@ -313,7 +313,7 @@ interface Part {
 
 function Conditions({ draft, set }: Part) {
   const needs = draft.needs ?? {};
-  const flag = (key: "dry" | "daylight" | "noisy" | "sameDay", label: string) => (
+  const flag = (key: "dry" | "daylight" | "noisy" | "sameDay" | "metal", label: string) => (
     <Check key={key} label={label} checked={needs[key] ?? false} onChange={(e) => set({ needs: { ...needs, [key]: e.target.checked } })} />
   );
   return (
@@ -323,6 +323,7 @@ function Conditions({ draft, set }: Part) {
       {flag("daylight", "light")}
       {flag("noisy", "noisy")}
       {flag("sameDay", "done the day it is begun")}
+      {flag("metal", "on metal, colder than the air where a bay is not kept warm")}
       {draft.place === "van" && (
         <Check label="yard will do" checked={draft.yardOk ?? false} onChange={(e) => set({ yardOk: e.target.checked })} />
       )}

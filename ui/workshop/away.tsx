@@ -1,5 +1,5 @@
 "use client";
-// Who is away, and which bay is closed, from when to when.
+// Who is away, which bay is closed, which is heated: from when to when.
 
 import { useState } from "react";
 import { Button } from "../kit/button";
@@ -12,6 +12,9 @@ import { useForm } from "../kit/use-form";
 import { FormEnd, Head, Row, Rows } from "./parts";
 import type { SpanView, WorkshopView } from "./view";
 
+const PATH = { absence: "absences", closure: "closures", heat: "heats" } as const;
+const WORD = { absence: "away", closure: "closed", heat: "heated" } as const;
+
 export function Away({ view }: { view: WorkshopView }) {
   const act = useAct();
   const [editing, setEditing] = useState<SpanView | "new">();
@@ -19,10 +22,10 @@ export function Away({ view }: { view: WorkshopView }) {
     <>
       <Head
         about="Work is planned round these. What is under way then has to be paused or handed on."
-        add="Add time away"
+        add="Add a time"
         onAdd={() => setEditing("new")}
       />
-      <Rows empty="Nobody is away, no bay is closed.">
+      <Rows empty="Nobody is away, no bay is closed or heated.">
         {view.spans.map((s) => (
           <Row
             key={s.id}
@@ -33,24 +36,23 @@ export function Away({ view }: { view: WorkshopView }) {
                 <Button
                   kind="quiet"
                   disabled={act.busy}
-                  onClick={() =>
-                    void act.run(() => send("DELETE", `${s.kind === "absence" ? "absences" : "closures"}/${s.id}`), "Taken out")
-                  }
+                  onClick={() => void act.run(() => send("DELETE", `${PATH[s.kind]}/${s.id}`), "Taken out. Replan to see what moves.")}
                 >
                   Take out
                 </Button>
               </>
             }
           >
-            {s.kind === "absence" ? "away" : "closed"} {time(view.zone, s.from)} to {time(view.zone, s.to)}
+            {WORD[s.kind]} {time(view.zone, s.from)} to {time(view.zone, s.to)}
             {s.reason && <span className="text-muted"> · {s.reason}</span>}
+            {s.about && <span className="block text-[12px] text-muted">{s.about}</span>}
           </Row>
         ))}
       </Rows>
       <Dialog
         open={!!editing}
         onOpenChange={(o) => !o && setEditing(undefined)}
-        title={editing && editing !== "new" ? `Change ${editing.who}` : "Away or closed"}
+        title={editing && editing !== "new" ? `Change ${editing.who}` : "Away, closed or heated"}
       >
         {editing && <SpanForm view={view} span={editing === "new" ? undefined : editing} onDone={() => setEditing(undefined)} />}
       </Dialog>
@@ -61,8 +63,11 @@ export function Away({ view }: { view: WorkshopView }) {
 function SpanForm({ view, span, onDone }: { view: WorkshopView; span?: SpanView; onDone(): void }) {
   const form = useForm();
   const who = [
-    ...view.fitters.filter((f) => !f.retired).map((f) => [`fitter ${f.id}`, f.name] as const),
-    ...view.bays.filter((b) => !b.retired).map((b) => [`bay ${b.id}`, b.name] as const),
+    ...view.fitters.filter((f) => !f.retired).map((f) => [`absence ${f.id}`, `${f.name} away`] as const),
+    ...view.bays.filter((b) => !b.retired).map((b) => [`closure ${b.id}`, `${b.name} closed`] as const),
+    ...view.bays
+      .filter((b) => !b.retired && b.heatTempC !== null)
+      .map((b) => [`heat ${b.id}`, `${b.name} heated to ${b.heatTempC} °C`] as const),
   ];
   const today = local(view.zone, view.now).slice(0, 10);
   const [was] = useState(span && { wasFrom: local(view.zone, span.from), wasTo: local(view.zone, span.to) });
@@ -70,11 +75,10 @@ function SpanForm({ view, span, onDone }: { view: WorkshopView; span?: SpanView;
   const save = async (d: FormData, seen = was) => {
     const text = (k: string) => String(d.get(k) ?? "");
     const body = { from: text("from"), to: text("to"), reason: text("reason") };
-    const [kind, id] = text("who").split(" ");
+    const [kind, id] = text("who").split(" ") as [SpanView["kind"], string];
     const work = span
-      ? () => send("PATCH", `${span.kind === "absence" ? "absences" : "closures"}/${span.id}`, { ...body, ...seen })
-      : () =>
-          send("POST", kind === "fitter" ? "absences" : "closures", { ...body, ...(kind === "fitter" ? { fitterId: id } : { bayId: id }) });
+      ? () => send("PATCH", `${PATH[span.kind]}/${span.id}`, { ...body, ...seen })
+      : () => send("POST", PATH[kind], { ...body, ...(kind === "absence" ? { fitterId: id } : { bayId: id }) });
     if (await form.submit(work, 1, "Saved. Replan to see what moves.")) onDone();
   };
   return (
@@ -87,7 +91,7 @@ function SpanForm({ view, span, onDone }: { view: WorkshopView; span?: SpanView;
         void save(new FormData(e.currentTarget));
       }}
     >
-      {!span && <Select className="col-span-2" label="Who or which bay" name="who" options={who} />}
+      {!span && <Select className="col-span-2" label="Who, or which bay" name="who" options={who} />}
       <Field label="From" name="from" type="datetime-local" faults={form.faults} defaultValue={was?.wasFrom ?? `${today}T08:00`} required />
       <Field label="To" name="to" type="datetime-local" faults={form.faults} defaultValue={was?.wasTo ?? `${today}T17:00`} required />
       <Field

@@ -20,7 +20,19 @@ const HAS: [string, string][] = [
   ["scales", "wheel scales"],
 ];
 
-const LABELS = { name: "Name", has: "It has", tempC: "Temperature °C", maxHeightMm: "Highest van mm", maxLengthMm: "Longest van mm" };
+const LABELS = {
+  name: "Name",
+  has: "It has",
+  tempC: "Temperature °C",
+  maxHeightMm: "Highest van mm",
+  maxLengthMm: "Longest van mm",
+  dayCost: "Cost of a day",
+  heatTempC: "Heat to °C",
+  heatBy: "Allowed by",
+  heatHourCost: "Cost an hour",
+  heatAheadMinutes: "Warm in min",
+};
+const NUMBERS = ["tempC", "maxHeightMm", "maxLengthMm", "dayCost", "heatTempC", "heatHourCost", "heatAheadMinutes"];
 
 export function Bays({ view }: { view: WorkshopView }) {
   const [editing, setEditing] = useState<BayView | "new">();
@@ -46,6 +58,8 @@ export function Bays({ view }: { view: WorkshopView }) {
           >
             {b.has.join(" · ") || "nothing special"}
             {b.tempC !== null && ` · ${b.tempC} °C`}
+            {b.heatTempC !== null && ` · may be heated to ${b.heatTempC} °C`}
+            {b.dayCost !== null && ` · ${b.dayCost} ${view.workshop.currency} a day`}
             <span className="block text-[12px] text-muted">
               {b.maxHeightMm ? `up to ${b.maxHeightMm} mm high` : "any height"}, {b.maxLengthMm ? `${b.maxLengthMm} mm long` : "any length"}
             </span>
@@ -89,7 +103,12 @@ function BayForm({ bay, onDone }: { bay?: BayView; onDone(): void }) {
       const t = String(data.get(k) ?? "").trim();
       return t === "" ? {} : { [k]: Number(t) };
     };
-    const body = { name: String(data.get("name") ?? ""), has, ...number("tempC"), ...number("maxHeightMm"), ...number("maxLengthMm") };
+    const body = {
+      name: String(data.get("name") ?? ""),
+      has,
+      heatBy: String(data.get("heatBy") ?? ""),
+      ...Object.assign({}, ...NUMBERS.map(number)),
+    };
     if (
       await form.submit(
         (v) => (bay ? send("PATCH", `bays/${bay.id}`, { version: v, ...body }) : send("POST", "bays", body)),
@@ -141,6 +160,48 @@ function BayForm({ bay, onDone }: { bay?: BayView; onDone(): void }) {
           hint="empty: any"
         />
       </div>
+      <div className="grid grid-cols-[1fr_2fr] gap-4">
+        <Field
+          label={LABELS.dayCost}
+          name="dayCost"
+          type="number"
+          min={0}
+          step={0.01}
+          faults={form.faults}
+          defaultValue={bay?.dayCost ?? ""}
+          hint="told with every hold that keeps it"
+        />
+      </div>
+      <fieldset className="grid grid-cols-4 gap-3">
+        <legend className="mb-1 font-semibold">Heat by the hour, where it is not kept warm</legend>
+        <Field
+          label={LABELS.heatTempC}
+          name="heatTempC"
+          type="number"
+          step={0.5}
+          faults={form.faults}
+          defaultValue={bay?.heatTempC ?? ""}
+          hint="empty: no"
+        />
+        <Field label={LABELS.heatBy} name="heatBy" faults={form.faults} defaultValue={bay?.heatBy ?? ""} maxLength={120} />
+        <Field
+          label={LABELS.heatHourCost}
+          name="heatHourCost"
+          type="number"
+          min={0}
+          step={0.01}
+          faults={form.faults}
+          defaultValue={bay?.heatHourCost ?? 0}
+        />
+        <Field
+          label={LABELS.heatAheadMinutes}
+          name="heatAheadMinutes"
+          type="number"
+          min={0}
+          faults={form.faults}
+          defaultValue={bay?.heatAheadMinutes ?? 60}
+        />
+      </fieldset>
       <FormEnd
         form={form}
         labels={LABELS}

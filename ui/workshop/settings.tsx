@@ -2,6 +2,7 @@
 // Settings of the house, the forecast, and the planning problem as a file.
 
 import { useState } from "react";
+import { WEEKDAYS } from "@/core/time/calendar";
 import { Button, buttonClass } from "../kit/button";
 import { Field } from "../kit/field";
 import { send } from "../kit/send";
@@ -17,12 +18,37 @@ const LABELS = {
   goodsInMinutes: "Minutes to check a part",
   noiseFrom: "Noise from",
   noiseTo: "Noise until",
+  noiseConfirmed: "Hours confirmed by, when",
+  skinBelowC: "Metal below air °C",
 };
+
+/** "sat 09:00-13:00, sun quiet", as it is typed. */
+const sayWeek = (week: WorkshopView["workshop"]["noiseWeek"]): string =>
+  WEEKDAYS.flatMap((d) => (week[d] ? [`${d} ${week[d].length ? week[d].map(([a, b]) => `${a}-${b}`).join(" ") : "quiet"}`] : [])).join(
+    ", ",
+  );
+
+/** The other way round; a string: what is wrong with it. */
+function readWeek(text: string): WorkshopView["workshop"]["noiseWeek"] | string {
+  const out: WorkshopView["workshop"]["noiseWeek"] = {};
+  for (const piece of text.split(",").map((p) => p.trim().toLowerCase())) {
+    if (!piece) continue;
+    const [day, ...rest] = piece.split(/\s+/);
+    const weekday = WEEKDAYS.find((d) => day.startsWith(d));
+    const windows = rest.map((w) => /^(\d{2}:\d{2})-(\d{2}:\d{2})$/.exec(w));
+    if (!weekday) return `${day} is no weekday: mon, tue, wed, thu, fri, sat, sun`;
+    if (rest.join(" ") !== "quiet" && (!rest.length || windows.some((w) => !w)))
+      return `${piece}: say "${weekday} quiet" or "${weekday} 09:00-13:00"`;
+    out[weekday] = rest[0] === "quiet" ? [] : windows.map((w) => [w![1], w![2]]);
+  }
+  return out;
+}
 
 export function Settings({ view }: { view: WorkshopView }) {
   const act = useAct();
   const form = useForm();
   const [was, setWas] = useState(view.workshop);
+  const [weekFault, setWeekFault] = useState<string>();
   const save = async (data: FormData, version: number) => {
     const n = (k: string) => Number(data.get(k));
     const body = {
@@ -32,9 +58,14 @@ export function Settings({ view }: { view: WorkshopView }) {
       goodsInMinutes: n("goodsInMinutes"),
       noiseFrom: String(data.get("noiseFrom")),
       noiseTo: String(data.get("noiseTo")),
+      noiseConfirmed: String(data.get("noiseConfirmed") ?? ""),
+      skinBelowC: n("skinBelowC"),
     };
-    if (await form.submit((v) => send("PATCH", "workshop", { version: v, ...body }), version, "Saved. Replan to use it."))
-      setWas({ ...was, ...body, version: version + 1 });
+    const noiseWeek = readWeek(String(data.get("noiseWeek") ?? ""));
+    setWeekFault(typeof noiseWeek === "string" ? noiseWeek : undefined);
+    if (typeof noiseWeek === "string") return;
+    if (await form.submit((v) => send("PATCH", "workshop", { version: v, ...body, noiseWeek }), version, "Saved. Replan to use it."))
+      setWas({ ...was, ...body, noiseWeek, version: version + 1 });
   };
   return (
     <div className="grid gap-6 md:grid-cols-2">
@@ -94,6 +125,35 @@ export function Settings({ view }: { view: WorkshopView }) {
           required
         />
         <Field label={LABELS.noiseTo} name="noiseTo" type="time" faults={form.faults} defaultValue={was.noiseTo ?? "18:00"} required />
+        <Field
+          className="col-span-2"
+          label="Other noise hours on"
+          name="noiseWeek"
+          faults={weekFault ? [{ path: "noiseWeek", message: weekFault }] : form.faults}
+          defaultValue={sayWeek(was.noiseWeek)}
+          placeholder="sat 09:00-13:00, sun quiet"
+          hint="weekdays that differ; two stretches with a space between"
+        />
+        <Field
+          label={LABELS.noiseConfirmed}
+          name="noiseConfirmed"
+          faults={form.faults}
+          defaultValue={was.noiseConfirmed}
+          maxLength={160}
+          hint="by the neighbours, the landlord, the town"
+        />
+        <Field
+          label={LABELS.skinBelowC}
+          name="skinBelowC"
+          type="number"
+          min={0}
+          max={15}
+          step={0.5}
+          faults={form.faults}
+          defaultValue={was.skinBelowC}
+          required
+          hint="for work on metal in bays not kept warm"
+        />
         <div className="col-span-2">
           <FormEnd
             form={form}
@@ -117,7 +177,7 @@ export function Settings({ view }: { view: WorkshopView }) {
           <tbody>
             {view.weather.map((d) => (
               <tr key={d.date} className="border-t">
-                <td className="py-1 pr-2">{d.date}</td>
+                <td className="py-1 pr-2 whitespace-nowrap">{d.date}</td>
                 <td className="pr-2">
                   {d.lowC} to {d.highC} °C
                 </td>

@@ -6,6 +6,11 @@ export interface BayView {
   name: string;
   has: string[];
   tempC: number | null;
+  heatTempC: number | null;
+  heatBy: string;
+  heatHourCost: number;
+  heatAheadMinutes: number;
+  dayCost: number | null;
   maxHeightMm: number | null;
   maxLengthMm: number | null;
   retired: boolean;
@@ -37,10 +42,12 @@ export interface CalendarView {
 export interface SpanView {
   id: string;
   who: string;
-  kind: "absence" | "closure";
+  kind: "absence" | "closure" | "heat";
   from: number;
   to: number;
   reason: string;
+  /** Heating: what it costs, and the jobs that would be hit without it. */
+  about?: string;
 }
 
 export interface UserView {
@@ -56,6 +63,7 @@ export interface UserView {
 import type { SkillLoad } from "@/core/lanes/skill-load";
 import type { Options } from "@/core/library/options";
 import type { SupplierRow, TemplateRow, ToolRow } from "@/core/shop/model";
+import type { Weekday } from "@/core/time/calendar";
 
 export interface WorkshopView {
   zone: string;
@@ -69,6 +77,9 @@ export interface WorkshopView {
     goodsInMinutes: number;
     noiseFrom: string | null;
     noiseTo: string | null;
+    noiseWeek: Partial<Record<Weekday, [string, string][]>>;
+    noiseConfirmed: string;
+    skinBelowC: number;
     house: Partial<Options>;
     hourRate: number;
     currency: string;

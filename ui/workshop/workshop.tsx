@@ -23,7 +23,7 @@ const TABS = [
   ["templates", "Templates", Templates],
   ["suppliers", "Suppliers", Suppliers],
   ["hours", "Hours", Hours],
-  ["away", "Away and closed", Away],
+  ["away", "Away, closed, heat", Away],
   ["users", "Who signs in", Users],
   ["house", "House rules", House],
   ["settings", "Settings and forecast", Settings],
