@@ -31,6 +31,7 @@ import { slipWords } from "@/core/shop/slips";
 import { stripClosing } from "@/core/shop/strip-close";
 import { nextAndStuck } from "@/core/shop/stuck";
 import { templateWords } from "@/core/shop/templates";
+import { parkedStates } from "@/core/shop/waits";
 import { CLOSING, type ZoneJob } from "@/core/shop/zones";
 import { vans } from "@/core/van/model";
 import { asMeasured, readingStates } from "@/core/van/readings";
@@ -153,6 +154,12 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     gets: optionWords(b.options),
     date,
     stages: stageProgress(b),
+    parked: parkedStates(b, zone.show(now).slice(0, 10)).map((p) => ({
+      id: p.record.id,
+      title: p.record.title,
+      awake: p.awake,
+      text: p.text,
+    })),
     jobs: b.jobs.map((j) => {
       const slip = slips.get(j.id);
       return { ...sheetJob(state, j, byId, planned.get(j.id), userNames), slips: slip ? slipWords(slip) : null };
@@ -218,14 +225,14 @@ function needsOf(shop: Shop, j: JobRow): string[] {
 /** What is done that can't be undone, as a verb. */
 export const DEED: Record<string, string> = { cut: "cut", bond: "bond", tank: "tank", "screw-down": "screw down", "close-up": "close up" };
 
-function sheetsOf({ shop, working }: State, j: JobRow): SheetJob["sheets"] {
+function sheetsOf({ shop, working, now }: State, j: JobRow): SheetJob["sheets"] {
   const b = shop.builds.find((x) => x.id === j.buildId)!;
   return Object.fromEntries(
     b.sheets
       .filter((s) => s.jobId === j.id)
       .map((s) => [
         s.calculator,
-        { locked: s.lockedAt !== null, contradicted: sheetNotices(shop, b, s, working?.plan).length > 0, worst: s.worst },
+        { locked: s.lockedAt !== null, contradicted: sheetNotices(shop, b, s, working?.plan, now).length > 0, worst: s.worst },
       ]),
   );
 }

@@ -37,7 +37,7 @@ export async function setOutView(
         second: s.second && { by: who(s.secondBy), readings: s.second },
         locked: s.lockedAt,
         version: s.version,
-        notices: sheetNotices(shop, build, s, plan),
+        notices: sheetNotices(shop, build, s, plan, state.now),
         claim: claimView(claimOf(build, s)),
         asks: askedJobs(shop, build, state.now)
           .filter((a) => a.key.includes(s.id))
@@ -62,7 +62,7 @@ export async function setOutView(
       fromPlan: CALCULATORS.map((c) => c.name).filter(startsFromPlan),
       prefills: Object.fromEntries(
         CALCULATORS.flatMap((c) => {
-          const p = sheetPrefill(shop, build, c.name, job?.id ?? null, plan);
+          const p = sheetPrefill(shop, build, c.name, job?.id ?? null, plan, state.now);
           return p ? [[c.name, p.draft]] : [];
         }),
       ),

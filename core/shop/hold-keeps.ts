@@ -2,6 +2,7 @@
 
 import type { BayRow, JobRow, Shop } from "./model";
 import { placeName } from "./say";
+import { attendWords } from "./waits";
 
 const DAY = 1440;
 
@@ -27,6 +28,7 @@ export function holdKeeps(shop: Shop, job: JobRow, place: string, minutes = job.
       `may be left in the yard: ${bay.name} is free for another van${money && ` (a day in it saved is ${bay.dayCost} ${shop.workshop.currency})`}`,
     zones && `${zones} kept clear`,
     job.hold.still && "the van may not move",
+    ...attendWords(shop.builds.find((b) => b.id === job.buildId) ?? { records: [] }, job),
   ]
     .filter(Boolean)
     .join("; ");

@@ -13,6 +13,7 @@ import { datedDamage } from "./rounds";
 import { count } from "./say";
 import { opensSkin } from "./skin";
 import { sparksOpen } from "./sparks";
+import { waitDecisions } from "./waits";
 
 interface Look {
   shop: Shop;
@@ -66,6 +67,7 @@ export function paperDecisions(x: Look, b: BuildRow): Decision[] {
           : "nobody worked there between the two views",
         by: x.night,
       });
+  out.push(...waitDecisions(x, b));
   for (const j of b.jobs) out.push(...ofJob(x, b, j));
   return out;
 }

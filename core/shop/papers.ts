@@ -19,6 +19,7 @@ import { tailsBefore, tailWords } from "./tails";
 import { temporaryBefore } from "./temporary";
 import { placeWords } from "./trap-places";
 import { trapsBefore, trapWords } from "./traps";
+import { attendWords, benchBefore } from "./waits";
 
 /** What a job that is not begun yet waits for, in words. */
 export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
@@ -33,6 +34,7 @@ export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
   ...layoutBefore(build, job),
   ...tailsBefore(build, job),
   ...squareBefore(build, job),
+  ...benchBefore(build, job),
 ];
 
 /** Other cuts of the van that could go with this one: one left for later is swarf, cover and a weather slot once more. */
@@ -89,6 +91,7 @@ export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times">, build: B
     ...seatWords(build, job),
     ...tailWords(build, job),
     ...(maker ? [maker] : []),
+    ...attendWords(build, job),
     ...helperWords(build, job),
     ...highWords(
       shop.vans.find((v) => v.id === build.vanId),

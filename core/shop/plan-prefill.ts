@@ -8,6 +8,7 @@ import { entriesOf } from "./docket/of";
 import type { BuildRow, JobRow, Shop, WeatherRow } from "./model";
 import { isUnit } from "./parts";
 import { chainDays, exposureSide, litMinutes, standsCovered, waitingOpenings } from "./slot-plan";
+import { type Stretch, warmthSince } from "./waits";
 
 interface Site {
   start: Minute;
@@ -213,6 +214,25 @@ function holeRange(a: Asked): Prefill | undefined {
   return { draft, basis, partial: true };
 }
 
+/** A hold as it was planned, and how warm it has been where it cures. */
+function disturbedHold(a: Asked): Prefill | undefined {
+  const { shop, build, job } = a;
+  const site = siteOf(a);
+  const night = site && job?.hold.minutes && job.state !== "done" ? [{ tempC: site.nightC }] : undefined;
+  const known = job && (warmthSince(shop, build, job, zoneOf(shop.workshop.zone)) ?? night);
+  if (!job || !known) return undefined;
+  const read = entriesOf(build.records, "reading").filter((r) => r.jobId === job.id).length;
+  return {
+    draft: {
+      holdH: String(Math.round((job.hold.minutes / 60) * 100) / 100),
+      ...(job.hold.minTempC === null ? {} : { minC: String(job.hold.minTempC) }),
+      stretches: known.map((s: Stretch) => ({ hours: s.hours === undefined ? "" : String(s.hours), tempC: String(s.tempC) })),
+    },
+    basis: { "hold planned": `${Math.round(job.hold.minutes / 60)} h`, "read off": read, "warm at first": known[0].tempC },
+    partial: true,
+  };
+}
+
 const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
   cure: overNight,
   recoat: warmth,
@@ -228,6 +248,7 @@ const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
   "good-slot": goodSlot,
   "unit-choice": unitChoice,
   corners,
+  "disturbed-hold": disturbedHold,
   "hole-range": holeRange,
 };
 

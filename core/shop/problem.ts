@@ -11,6 +11,7 @@ import { behindMinutes, crewAsked, onIt } from "./paired";
 import { lastPart } from "./parts";
 import { proofApproved } from "./proof";
 import { toolsAsked } from "./tools";
+import { benchUntil } from "./waits";
 
 const OVER: Record<string, string> = {
   "to-check": "is here but not checked yet",
@@ -182,7 +183,7 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
     ...toolsAsked(shop.tools, j),
     ...(approved === undefined ? {} : { proofApproved: approved }),
     ...(last ? { partsFrom: zone.show(Math.ceil(last.available.from)) } : {}),
-    ...(j.notBefore === null ? {} : { notBefore: zone.show(j.notBefore) }),
+    ...notBeforeOf(b, j, zone),
     ...pinOf(zone, j),
     state:
       j.state === "done"
@@ -224,4 +225,11 @@ function onlyKnown(shop: Shop, plan: Plan): Plan {
     unplaced: [],
     pinsBroken: [],
   };
+}
+
+/** The day before which a job is not begun: as said, or until a zone of its is no bench any more. */
+function notBeforeOf(b: BuildRow, j: JobRow, zone: Zone): Pick<ProblemJob, "notBefore"> {
+  const bench = j.state === "todo" ? benchUntil(b, j, zone) : undefined;
+  const at = Math.max(j.notBefore ?? Number.NEGATIVE_INFINITY, bench ?? Number.NEGATIVE_INFINITY);
+  return Number.isFinite(at) ? { notBefore: zone.show(at) } : {};
 }

@@ -4,6 +4,7 @@ import type { Plan } from "../plan/model";
 import { contradictions, type Prefill, prefill, worldOf } from "../setout/prefill";
 import { asMeasured } from "../van/readings";
 import { chosenCut } from "./chosen-unit";
+import { handDays, hoursADay } from "./hands";
 import { allLines } from "./layout";
 import { stripPrefill } from "./marks";
 import type { BuildRow, JobRow, SheetRow, Shop } from "./model";
@@ -15,10 +16,17 @@ import { inLinePrefill, letteringPrefill, zonePrefill } from "./prefill-layout";
  * Figures to start a job's sheet from, by the van as measured, what was chosen, the plan and the forecast; undefined where
  * nothing of them goes in.
  */
-export function sheetPrefill(shop: Shop, build: BuildRow, calculator: string, jobId: string | null, plan?: Plan): Prefill | undefined {
+export function sheetPrefill(
+  shop: Shop,
+  build: BuildRow,
+  calculator: string,
+  jobId: string | null,
+  plan?: Plan,
+  now?: number,
+): Prefill | undefined {
   if (calculator === "strip-list") return stripPrefill(build.records);
   if (calculator === "session") return sessionPrefill(build);
-  if (calculator === "hands-date") return handsPrefill(shop, build);
+  if (calculator === "hands-date") return handsPrefill(shop, build, plan, now);
   if (calculator === "lettering") return letteringPrefill(shop);
   const van = shop.vans.find((v) => v.id === build.vanId);
   const job = build.jobs.find((j) => j.id === jobId);
@@ -52,18 +60,22 @@ function heightPrefill(shop: Shop, build: BuildRow, van: number, plan: Plan | un
 }
 
 /** The hours that are left of the build, by the likely minutes of its jobs and their crews, less what is worked. */
-function handsPrefill(shop: Shop, build: BuildRow): Prefill {
+function handsPrefill(shop: Shop, build: BuildRow, plan: Plan | undefined, now: number | undefined): Prefill {
   const minutes = build.jobs
     .filter((j) => j.state !== "done")
     .reduce((n, j) => n + Math.max(0, j.minutes.likely - j.workedMinutes) * j.crew.reduce((k, c) => k + c.people, 0), 0);
   const hours = Math.round(minutes / 6) / 10;
+  const days = now === undefined ? [] : handDays(shop, build, plan, now);
   return {
     draft: {
       hoursLeft: String(hours),
       share: "0.85",
-      people: shop.fitters.filter((f) => !f.retired).map((f) => ({ name: f.name, days: "", sure: true })),
+      ...(days.length ? { hoursADay: String(hoursADay(shop)) } : {}),
+      people: days.length
+        ? days.map((d) => ({ name: d.name, days: String(d.days), sure: true }))
+        : shop.fitters.filter((f) => !f.retired).map((f) => ({ name: f.name, days: "", sure: true })),
     },
-    basis: { "hours left": hours },
+    basis: { "hours left": hours, ...(days.length ? { "days until the date": Math.round(days.reduce((n, d) => n + d.days, 0)) } : {}) },
     partial: true,
   };
 }
@@ -80,8 +92,14 @@ function sessionPrefill(build: BuildRow): Prefill | undefined {
 }
 
 /** What has changed beneath a sheet since it was filled, in words. */
-export function sheetNotices(shop: Shop, build: BuildRow, sheet: Pick<SheetRow, "calculator" | "jobId" | "basis">, plan?: Plan): string[] {
-  const now = sheetPrefill(shop, build, sheet.calculator, sheet.jobId, plan)?.basis;
+export function sheetNotices(
+  shop: Shop,
+  build: BuildRow,
+  sheet: Pick<SheetRow, "calculator" | "jobId" | "basis">,
+  plan?: Plan,
+  at?: number,
+): string[] {
+  const now = sheetPrefill(shop, build, sheet.calculator, sheet.jobId, plan, at)?.basis;
   // Beyond plan and forecast nothing is known that could contradict it.
   if (startsFromPlan(sheet.calculator)) return now && Object.keys(sheet.basis).length ? contradictions(sheet.basis, now) : [];
   return contradictions(sheet.basis, now);

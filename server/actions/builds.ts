@@ -13,6 +13,7 @@ import { seatsOpen } from "@/core/shop/seats";
 import { sparksStop } from "@/core/shop/sparks";
 import { tailsOpen } from "@/core/shop/tails";
 import { temporaryLeft } from "@/core/shop/temporary";
+import { parkedLeft } from "@/core/shop/waits";
 import { insertBuild } from "@/db/build-network";
 import { currentLibrary } from "@/db/library";
 import { rows, run, toSql } from "@/db/pool";
@@ -215,6 +216,8 @@ export const buildActions = [
         if (seats.length) throw new Refusal(409, `Not before its seats are proved: ${seats.join("; ")}.`);
         const temporary = temporaryLeft(build?.records ?? []);
         if (temporary.length) throw new Refusal(409, `Still on the van for now: ${temporary.join(", ")}.`);
+        const parked = parkedLeft(build?.records ?? []);
+        if (parked.length) throw new Refusal(409, `Parked and never done: ${parked.join(", ")}.`);
         const tails = tailsOpen(build?.records ?? []);
         if (tails.length) throw new Refusal(409, `Tails that nobody has connected: ${tails.join("; ")}.`);
         const holes = penetrationsIn(build?.records ?? []).filter((r) => r.data.state !== "tested");

@@ -61,7 +61,7 @@ export const setoutActions = [
             calculator: b.calculator,
             draft: b.draft,
             input: b.input,
-            basis: sheetPrefill(shop, build, b.calculator, b.jobId ?? null, plan)?.basis ?? {},
+            basis: sheetPrefill(shop, build, b.calculator, b.jobId ?? null, plan, x.now)?.basis ?? {},
             worst: worstOf(outcome),
             massKg: outcome.massKg,
             by: user.id,

@@ -31,6 +31,7 @@ import { ShellPanel } from "./shell-panel";
 import { StripLists } from "./strip-lists";
 import { VanPanel } from "./van-panel";
 import type { BuildView } from "./view";
+import { WaitsPanel } from "./waits-panel";
 
 /** As many links of the chain are shown at first. */
 const CHAIN = 10;
@@ -44,6 +45,7 @@ const TABS = [
   ["shell", "Shell"],
   ["items", "Came out"],
   ["papers", "Owner and others"],
+  ["waits", "Parked and cures"],
   ["records", "Decisions and faults"],
   ["cost", "Cost"],
 ] as const;
@@ -169,6 +171,9 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           </Tabs.Content>
           <Tabs.Content value="papers">
             <PapersPanel view={view} />
+          </Tabs.Content>
+          <Tabs.Content value="waits">
+            <WaitsPanel view={view} />
           </Tabs.Content>
           <Tabs.Content value="records">
             <RecordsPanel view={view} />

@@ -133,6 +133,8 @@ export interface BuildView {
   date: BuildDate;
   stages: StageProgress[];
   jobs: SheetJob[];
+  /** Parked things, those awake first. */
+  parked: { id: string; title: string; awake: boolean; text: string }[];
   /** Binding reasons from now to the finish, longest waits told. */
   chain: { name: string; words: string; minutes: number; said: string }[];
   log: { id: string; at: number; who: string; text: string }[];

@@ -46,6 +46,34 @@ describe("declared fields", () => {
 
 /** A right entry of each kind, and wrong ones with the field that is named. */
 const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over: boolean }> = {
+  parked: {
+    right: { wakes: "job", code: "PA-03", owner: "Teo" },
+    wrong: [
+      [{ wakes: "job", owner: "Teo" }, "code"],
+      [{ wakes: "day", owner: "Teo" }, "on"],
+      [{ wakes: "part", part: "ring" }, "owner"],
+    ],
+    over: false,
+  },
+  attend: { right: { who: "Teo", why: "first hour" }, wrong: [[{ who: "Teo", why: "ever" }, "why"]], over: false },
+  reading: {
+    right: { on: "2027-03-01", at: "17:30", tempC: 14.5 },
+    wrong: [
+      [{ on: "2027-03-01", at: "evening", tempC: 14 }, "at"],
+      [{ on: "2027-03-01", at: "17:30", tempC: 200 }, "tempC"],
+    ],
+    over: true,
+  },
+  zonebench: {
+    right: { zone: "floor", until: "2027-03-05", owner: "Rosa" },
+    wrong: [[{ zone: "roof", until: "2027-03-05", owner: "Rosa" }, "zone"]],
+    over: false,
+  },
+  dayend: {
+    right: { on: "2027-03-01", choice: "stop", why: "dark", who: "Ines" },
+    wrong: [[{ on: "2027-03-01", choice: "one more", who: "Ines" }, "why"]],
+    over: true,
+  },
   owner: {
     right: { payer: "A", user: "B", berths: 2 },
     wrong: [

@@ -13,6 +13,7 @@ import { type Fixing, type Member, type Round, stripDockets, type Trap } from ".
 import { SPARKS, type Sparks } from "./sparks";
 import { type LastCall, type Tail, tailDockets } from "./tail";
 import { TEMPORARY_DOCKET, type Temporary } from "./temporary";
+import { type Attend, type DayEndChoice, type Parked, type Reading, waitDockets, type ZoneBench } from "./waits";
 
 /** What each kind keeps. */
 export interface DocketData {
@@ -35,6 +36,11 @@ export interface DocketData {
   lastcall: LastCall;
   goon: GoOn;
   looked: Looked;
+  parked: Parked;
+  attend: Attend;
+  reading: Reading;
+  zonebench: ZoneBench;
+  dayend: DayEndChoice;
 }
 export type DocketKind = keyof DocketData;
 
@@ -53,6 +59,7 @@ export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
     ...stripDockets,
     ...layoutDockets,
     ...tailDockets,
+    ...waitDockets,
   ].map((d) => [d.kind, d]),
 ) as Record<DocketKind, Docket>;
 

@@ -28,6 +28,7 @@ export function DocketForm({
   buildId,
   was,
   preset,
+  jobs,
   onDone,
 }: {
   docket: Docket;
@@ -35,9 +36,11 @@ export function DocketForm({
   was?: Entry;
   /** What a new one starts with. */
   preset?: { title?: string; data?: Values; jobId?: string };
+  jobs?: readonly (readonly [id: string, name: string])[];
   onDone(): void;
 }) {
   const form = useForm();
+  const [jobId, setJobId] = useState(preset?.jobId ?? jobs?.[0]?.[0]);
   const [title, setTitle] = useState(was?.title ?? preset?.title ?? "");
   const [typed, setTyped] = useState<Typed>(() => toTyped(d.fields, was?.data ?? preset?.data ?? {}));
   const [closed, setClosed] = useState(was ? was.closedAt !== null : false);
@@ -53,10 +56,13 @@ export function DocketForm({
           title,
           data,
           closed,
-          ...(preset?.jobId ? { jobId: preset.jobId } : {}),
+          ...(jobId ? { jobId } : {}),
         }).then((ok) => ok && onDone());
       }}
     >
+      {jobs && !was && (
+        <Select label="At which job" name="jobId" options={jobs} value={jobId ?? ""} onChange={(e) => setJobId(e.target.value)} />
+      )}
       <Field
         label={d.title.label}
         hint={d.title.hint}

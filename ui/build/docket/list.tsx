@@ -21,12 +21,15 @@ export function DocketList({
   view,
   kind,
   preset,
+  jobs,
   beside,
   children,
 }: {
   view: BuildView;
   kind: DocketKind;
   preset?: { title?: string; data?: Values };
+  /** Jobs that a new one may be written down at: asked for where they are given. */
+  jobs?: readonly (readonly [id: string, name: string])[];
   /** Buttons and words of one entry beyond opening it. */
   beside?: (entry: Entry) => React.ReactNode;
   /** What stands between the words on the kind and its entries. */
@@ -68,6 +71,7 @@ export function DocketList({
           <DocketForm
             docket={d}
             buildId={view.id}
+            {...(jobs ? { jobs } : {})}
             {...(form.was ? { was: form.was } : preset ? { preset } : {})}
             onDone={() => setForm(undefined)}
           />

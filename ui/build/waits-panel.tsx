@@ -1,0 +1,29 @@
+"use client";
+// What waits: parked things, zones lent as a bench, who stays with what cures, how warm it was, how days were ended.
+
+import { zoneOf } from "@/core/time/zone";
+import { DocketList } from "./docket/list";
+import type { BuildView } from "./view";
+
+export function WaitsPanel({ view }: { view: BuildView }) {
+  const now = zoneOf(view.zone).show(view.now);
+  const today = now.slice(0, 10);
+  const holding = view.jobs.filter((j) => j.hold).map((j) => [j.id, j.name] as const);
+  return (
+    <div className="flex flex-col gap-6">
+      <DocketList view={view} kind="parked">
+        <ul className="mb-2 list-disc pl-5 empty:hidden">
+          {view.parked.map((p) => (
+            <li key={p.id} className={p.awake ? "font-semibold text-amber-text" : "text-muted"}>
+              {p.title}: {p.text}
+            </li>
+          ))}
+        </ul>
+      </DocketList>
+      <DocketList view={view} kind="zonebench" />
+      <DocketList view={view} kind="attend" jobs={holding} />
+      <DocketList view={view} kind="reading" jobs={holding} preset={{ data: { on: today, at: now.slice(11, 16) } }} />
+      <DocketList view={view} kind="dayend" preset={{ data: { on: today } }} />
+    </div>
+  );
+}
