@@ -59,6 +59,7 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
     noiseWeek: w.noise_week === null ? {} : json(w.noise_week),
     noiseConfirmed: text(w.noise_confirmed),
     skinBelowC: num(w.skin_below_c),
+    firstTimes: bool(w.first_times),
     yardPlaces: num(w.yard_places),
     yardHas: json(w.yard_has),
     yardWork: bool(w.yard_work),

@@ -13,6 +13,7 @@ import { jobActions } from "./actions/jobs";
 import { libraryActions } from "./actions/library";
 import { morningActions } from "./actions/morning";
 import { optionActions } from "./actions/options";
+import { orderActions } from "./actions/orders";
 import { paperActions } from "./actions/papers";
 import { partActions } from "./actions/parts";
 import { planActions } from "./actions/plan";
@@ -22,6 +23,7 @@ import { setoutActions } from "./actions/setout";
 import { shellActions } from "./actions/shell";
 import { slotActions } from "./actions/slot";
 import { spanActions } from "./actions/spans";
+import { substituteActions } from "./actions/substitutes";
 import { templateActions } from "./actions/templates";
 import { workshopActions } from "./actions/workshop";
 import { log } from "./log";
@@ -38,6 +40,8 @@ export const actions: readonly Action[] = [
   ...proofActions,
   ...workshopActions,
   ...spanActions,
+  ...substituteActions,
+  ...orderActions,
   ...benchActions,
   ...recordActions,
   ...optionActions,

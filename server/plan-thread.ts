@@ -5,6 +5,7 @@ import { Worker } from "node:worker_threads";
 import type { Gain } from "@/core/plan/gain";
 import type { Cost, Plan, Problem } from "@/core/plan/model";
 import type { Verdict, Wish } from "@/core/plan/pinned";
+import type { Variant } from "@/core/plan/variants";
 import type { PlanTask } from "@/workers/task";
 
 const file = () => process.env.WIDE_LANE_WORKER ?? path.join(/*turbopackIgnore: true*/ process.cwd(), "dist", "plan-worker.mjs");
@@ -87,9 +88,10 @@ export const gainsInThread = (
   start: Plan,
   build: string,
   rate: number,
+  variants: Variant[],
   onGain: (g: GainStep) => void,
   signal?: AbortSignal,
-): Promise<null> => run<null, GainStep>({ kind: "gain", problem, start, build, rate }, onGain, signal);
+): Promise<null> => run<null, GainStep>({ kind: "gain", problem, start, build, rate, variants }, onGain, signal);
 
 /** What a pin would do, against the plan at hand. */
 export const tryInThread = (problem: Problem, start: Plan, job: string, wish: Wish): Promise<Verdict> =>

@@ -12,6 +12,7 @@ import { giveLease, loadPlan, nextNumber, publishedPlans, type StoredPlan, saveP
 import { type Conn, pool, run, transaction } from "@/db/pool";
 import { loadShop, loadWorkshop } from "@/db/shop";
 import { nowMinute } from "./clock";
+import { droppable } from "./drop-options";
 import { type Better, type GainStep, gainsInThread, planInThread, tryInThread, warmUp } from "./plan-thread";
 import { Refusal } from "./refusal";
 
@@ -165,7 +166,9 @@ export async function tryGains(buildId: string, onGain: (g: GainStep) => void, s
   if (!problem.builds.some((b) => b.id === buildId)) throw new Refusal(404, "There is no such build.");
   if (!state.working) throw new Refusal(409, "There is no plan yet: replan first.");
   if (state.shop.workshop.staleWhy) throw new Refusal(409, `The plan is stale (${state.shop.workshop.staleWhy}): replan first.`);
-  await gainsInThread(problem, withoutWhy(state.working.plan)!, buildId, state.shop.workshop.hourRate, onGain, signal);
+  const build = state.shop.builds.find((b) => b.id === buildId);
+  const variants = build ? await droppable(state.shop, build, state.now) : [];
+  await gainsInThread(problem, withoutWhy(state.working.plan)!, buildId, state.shop.workshop.hourRate, variants, onGain, signal);
 }
 
 /** Publishes the working plan under the next number. Refused while it is stale. */

@@ -21,7 +21,7 @@ function work(task: PlanTask): unknown {
       post({ progress: { gain, done, all } });
       return !stopped();
     };
-    gains(problem, start!, task.build, tell, task.rate);
+    gains(problem, start!, task.build, tell, task.rate, task.variants);
     return null;
   }
   return makePlan(problem, {

@@ -1,6 +1,7 @@
 // What the planner's worker thread takes: one task after the other, each answered before the next.
 
 import type { Wish } from "@/core/plan/pinned";
+import type { Variant } from "@/core/plan/variants";
 
 interface Base {
   problem: unknown;
@@ -12,5 +13,5 @@ interface Base {
 
 export type PlanTask =
   | (Base & { kind: "plan"; seed: number; iterations?: number; ms?: number; local?: boolean })
-  | (Base & { kind: "gain"; build: string; rate: number })
+  | (Base & { kind: "gain"; build: string; rate: number; variants: Variant[] })
   | (Base & { kind: "try"; job: string; wish: Wish });

@@ -3,6 +3,7 @@
 import { CHOICES } from "@/core/library/choices";
 import { conflictsOf } from "@/core/library/conflicts";
 import type { Options } from "@/core/library/options";
+import { differsIn, forbiddenIn } from "@/core/library/order";
 import { some } from "@/core/library/when";
 import { sayDay, sayTime } from "@/core/plan/words";
 import { MARKS_OUT } from "@/core/shop/codes";
@@ -35,7 +36,7 @@ import { parkedStates } from "@/core/shop/waits";
 import { CLOSING, type ZoneJob } from "@/core/shop/zones";
 import { vans } from "@/core/van/model";
 import { asMeasured, readingStates } from "@/core/van/readings";
-import { libraryInUse, libraryOf } from "@/server/library";
+import { keptOrders, libraryInUse, libraryOf } from "@/server/library";
 import { buildLog } from "@/server/log-lines";
 import type { State } from "@/server/planning";
 import { slipsNow } from "@/server/slips";
@@ -154,6 +155,11 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     gets: optionWords(b.options),
     date,
     stages: stageProgress(b),
+    orders: (await keptOrders()).map((o) => ({
+      ...o,
+      differs: differsIn(b.options, o.choices),
+      forbidden: forbiddenIn(b.options, o.choices, van.geometry),
+    })),
     parked: parkedStates(b, zone.show(now).slice(0, 10)).map((p) => ({
       id: p.record.id,
       title: p.record.title,

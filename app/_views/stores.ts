@@ -3,6 +3,8 @@
 import { diffPlans } from "@/core/plan/diff";
 import { workingDays } from "@/core/shop/dates";
 import { orderBy } from "@/core/shop/decisions";
+import type { BuildRow, JobRow, PartRow } from "@/core/shop/model";
+import { partWake } from "@/core/shop/part-wake";
 import { availableFrom, isUnit } from "@/core/shop/parts";
 import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
 import type { State } from "@/server/planning";
@@ -15,6 +17,21 @@ function suppliersOf(shop: State["shop"]): StoresView["suppliers"] {
   return shop.suppliers
     .filter((s) => !s.retired || used.has(s.id))
     .map((s) => ({ id: s.id, name: s.name, record: saySupplier(supplierRecord(parts, s.id, records)) }));
+}
+
+/** Told of parts that come too late for the plan, or that nobody has promised. */
+function wakeOf({ shop, zone, now, published, working }: State, b: BuildRow, j: JobRow, p: PartRow, from: number): PartLine["wake"] {
+  const plan = (published ?? working)?.plan;
+  const start = plan?.jobs.find((x) => x.id === j.id)?.start;
+  const late = start !== undefined && from > zone.parse(start);
+  if (j.state !== "todo" || p.state === "checked" || p.state === "needed" || !(late || p.promisedAt === null)) return null;
+  const wake = partWake(shop, b, j, p, plan, now);
+  return {
+    word: wake.word,
+    locked: wake.locked.map((x) => x.name),
+    harmless: wake.others.filter((x) => x.trap === null).map((x) => x.job.name),
+    trapping: wake.others.filter((x) => x.trap !== null).map((x) => `${x.job.name}: ${x.trap}`),
+  };
 }
 
 export function storesView(state: State): StoresView {
@@ -52,6 +69,7 @@ export function storesView(state: State): StoresView {
           note: p.note,
           fillsHole: j.irreversible === "cut" && isUnit(p.name) ? (j.code === "OP-04" || j.code === "OP-05" ? "roof" : "wall") : null,
           cutOut: p.cutOut,
+          wake: wakeOf(state, b, j, p, from),
         });
       }
   lines.sort((a, b) => (a.need ?? 1e12) - (b.need ?? 1e12) || a.name.localeCompare(b.name));

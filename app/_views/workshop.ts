@@ -102,6 +102,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
       noiseWeek: w.noiseWeek,
       noiseConfirmed: w.noiseConfirmed,
       skinBelowC: w.skinBelowC,
+      firstTimes: w.firstTimes,
       house: w.house,
       hourRate: w.hourRate,
       currency: w.currency,

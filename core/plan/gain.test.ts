@@ -219,3 +219,19 @@ describe("heating a bay to gain a day", () => {
     expect(gains(warm, makePlan(warm, { iterations: 0 }), "a").some((g) => g.kind === "heat")).toBe(false);
   });
 });
+
+describe("a build without one of its options", () => {
+  it("is tried like any measure, and its price left to the client", () => {
+    const p = small();
+    const plan = makePlan(p, { iterations: 0 });
+    const shorter = structuredClone(p.builds[0]);
+    shorter.jobs = shorter.jobs.slice(0, 3).map((j) => ({ ...j, after: j.after?.filter((a) => a.job !== `${shorter.id}.3`) }));
+    const list = gains(p, plan, shorter.id, undefined, 40, [
+      { kind: "drop", text: "the client goes without: Roof fan: yes", price: "90 € of parts less", build: shorter },
+    ]);
+    const drop = list.find((g) => g.kind === "drop")!;
+    expect(drop.days).toBeGreaterThan(0);
+    expect(drop.money).toBeNull();
+    expect(p.builds[0].jobs).toHaveLength(5);
+  });
+});

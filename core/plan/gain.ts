@@ -7,6 +7,7 @@ import { apart, type Measure, measures } from "./measures";
 import type { Plan, Problem } from "./model";
 import { makePlan } from "./planner";
 import { readProblem } from "./read";
+import { type Variant, variantMeasures } from "./variants";
 
 export interface Gain {
   kind: Measure["kind"];
@@ -49,7 +50,7 @@ export function byValue(x: Gain, y: Gain): number {
 /**
  * Tries the measures for a build, then pairs of the best, and returns them, best first (`byValue`). `rate` is what an hour of
  * work costs: overtime counts one and a half times, a shunt its minutes. `plan` is the plan at hand. The plain problem is searched just as long as each measure, so that a
- * gain is due to the measure. `tell` is called after each; returning false stops.
+ * gain is due to the measure. `variants` are the build as it could be. `tell` is called after each; returning false stops.
  */
 export function gains(
   problem: Problem,
@@ -57,11 +58,12 @@ export function gains(
   buildId: string,
   tell?: (gain: Gain, done: number, all: number) => boolean | undefined,
   rate = 0,
+  variants: readonly Variant[] = [],
 ): Gain[] {
   const zone = zoneOf(problem.zone);
   const plain = { ...problem, published: undefined };
   const base = makePlan(plain, { iterations: STEPS, start: plan });
-  const list = measures(problem, base, buildId, zone);
+  const list = [...measures(problem, base, buildId, zone), ...variantMeasures(variants)];
   const out: { measure: Measure; gain: Gain }[] = [];
   const rank = (x: { gain: Gain }, y: { gain: Gain }) => y.gain.days - x.gain.days || x.gain.hours - y.gain.hours;
   const go = (m: Measure, all: number): boolean => {

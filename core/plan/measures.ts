@@ -9,7 +9,7 @@ import { plannedMinutes } from "./model";
 import { sayDay } from "./words";
 
 export interface Measure {
-  kind: "saturday" | "late-shift" | "part" | "first" | "skill" | "hands" | "bay" | "tool" | "heat" | "swap" | "bench" | "pair";
+  kind: "saturday" | "late-shift" | "part" | "first" | "skill" | "hands" | "bay" | "tool" | "heat" | "swap" | "bench" | "drop" | "pair";
   /** What to do, in words. */
   text: string;
   /** What it costs, in words. */

@@ -49,3 +49,15 @@ export function withCourse(problem: Problem, jobId: string, course: Tried, left:
   } else if (typeof job.state === "object" && "started" in job.state) job.state.started.leftMinutes = minutes;
   return p;
 }
+
+/** The problem with something else in place of a job's late part: here by then, with more (or less) work. Undefined where it is begun. */
+export function withSubstitute(problem: Problem, jobId: string, here: string, moreMinutes: number): Problem | undefined {
+  const p = structuredClone(problem);
+  const job = p.builds.flatMap((b) => b.jobs).find((j) => j.id === jobId);
+  if (job?.state !== "todo") return undefined;
+  job.partsFrom = here;
+  const m = job.minutes;
+  const more = (n: number) => Math.max(5, Math.round(n + moreMinutes));
+  job.minutes = typeof m === "number" ? more(m) : { best: more(m.best), likely: more(m.likely), worst: more(m.worst) };
+  return p;
+}

@@ -5,7 +5,8 @@ import type { Plan } from "../plan/model";
 import { clockState, runningClocks } from "./clocks";
 import { dayEnd } from "./day-end";
 import { decisions } from "./decisions";
-import { firstTimeWords, kindOf, timesDone } from "./first-time";
+import { firstTimeFactor, firstTimeWords, kindOf, timesDone } from "./first-time";
+import { toProblem } from "./problem";
 import { slipAsks, slipWords } from "./slips";
 import { entry } from "./testing/entry";
 import { at, done, job, NOW, testShop } from "./testing/shop";
@@ -144,5 +145,51 @@ describe("jobs that are put off", () => {
     const plan = planOf({ id: "a.ST-06", start: "2027-03-03T14:00", end: "2027-03-03T16:00", fitters: ["ines"] });
     const list = decisions(s, plan, NOW, new Map(), new Map([["a.ST-06", { count: 4, minutes: 2000 }]]));
     expect(list.find((d) => d.kind === "slip")?.title).toBe(`${job(s, "ST-06").name} was put off 4 times`);
+  });
+});
+
+describe("first times in the plan", () => {
+  const shop = testShop();
+  const build = shop.builds[0];
+  const job = build.jobs.find((j) => j.state === "todo" && j.crew.some((c) => c.skill !== "any"))!;
+  const [a, b] = shop.fitters;
+  for (const f of [a, b]) for (const c of job.crew) f.skills[c.skill] = 2;
+  const practised = (rows: [string, number][]) =>
+    rows.map(([fitterId, times]) => ({ fitterId, code: job.code, times })) as typeof shop.practice;
+
+  it("take longer for whoever has not done the kind, once the house has", () => {
+    shop.practice = [];
+    expect(firstTimeFactor(shop, job, [a.id])).toBe(1);
+    shop.practice = practised([[b.id, 2]]);
+    expect(firstTimeFactor(shop, job, [a.id])).toBe(1.5);
+    expect(firstTimeFactor(shop, job, [b.id])).toBe(1);
+    expect(firstTimeFactor(shop, job, [a.id, b.id])).toBe(1);
+    expect(firstTimeFactor(shop, job, [])).toBe(1);
+    shop.practice = practised([
+      [b.id, 3],
+      [a.id, 1],
+    ]);
+    expect(firstTimeFactor(shop, job, [a.id])).toBe(1.2);
+    for (const c of job.crew) a.skills[c.skill] = 3;
+    expect(firstTimeFactor(shop, job, [a.id])).toBe(1);
+    for (const c of job.crew) a.skills[c.skill] = 2;
+  });
+
+  it("count in the planning problem by the published crew or a pin, unless the house says not to", () => {
+    shop.practice = practised([[b.id, 2]]);
+    const plan = { jobs: [{ id: job.id, start: "2027-03-02T08:00", end: "2027-03-02T10:00", place: "bench", fitters: [a.id] }] } as never;
+    const likely = (published?: never) => {
+      const m = toProblem(shop, NOW, published).builds[0].jobs.find((j) => j.id === job.id)!.minutes;
+      return typeof m === "number" ? m : m.likely;
+    };
+    expect(likely()).toBe(job.minutes.likely);
+    expect(likely({ ...(plan as object), builds: [], stays: [], unplaced: [], pinsBroken: [] } as never)).toBe(
+      Math.round(job.minutes.likely * 1.5),
+    );
+    job.pin = { ...job.pin, fitters: [b.id] };
+    expect(likely({ ...(plan as object), builds: [], stays: [], unplaced: [], pinsBroken: [] } as never)).toBe(job.minutes.likely);
+    job.pin = { ...job.pin, fitters: [] };
+    shop.workshop.firstTimes = false;
+    expect(likely({ ...(plan as object), builds: [], stays: [], unplaced: [], pinsBroken: [] } as never)).toBe(job.minutes.likely);
   });
 });

@@ -11,6 +11,30 @@ export const kindOf = (code: string): string => code.replace(/[a-z]$/, "");
 export const timesDone = (practice: readonly PracticeRow[], fitter: string, code: string): number =>
   practice.filter((p) => p.fitterId === fitter && kindOf(p.code) === kindOf(code)).reduce((n, p) => n + p.times, 0);
 
+/** A kind has a norm of the house once somebody has done it so often. */
+const NORM = 2;
+
+/**
+ * By how much a job takes longer because it is the first or second time for everybody who is to do it. 1 where one of them has
+ * done it before, has the skill at the highest level, or where nobody of the house has done the kind: there the library's minutes are all
+ * there is.
+ */
+export function firstTimeFactor(
+  shop: Pick<Shop, "practice" | "fitters">,
+  job: Pick<JobRow, "code" | "crew">,
+  crew: readonly string[],
+): number {
+  if (!crew.length || !shop.fitters.some((f) => timesDone(shop.practice, f.id, job.code) >= NORM)) return 1;
+  const factors = crew.map((id) => {
+    const fitter = shop.fitters.find((f) => f.id === id);
+    const master = job.crew.some((c) => c.skill !== "any" && (fitter?.skills[c.skill] ?? 0) >= MASTER);
+    return master ? 1 : (FACTORS[timesDone(shop.practice, id, job.code)] ?? 1);
+  });
+  return Math.min(...factors);
+}
+/** Who has a skill at this level needs no more time for a new kind of it. */
+const MASTER = 3;
+
 /** What a job's crew has to know of who does it for the first or second time. */
 export function firstTimeWords(
   shop: Pick<Shop, "practice" | "fitters">,

@@ -22,6 +22,8 @@ export interface Workshop {
   noiseConfirmed: string;
   /** How much colder metal is than the air where nothing is heated throughout, °C. */
   skinBelowC: number;
+  /** The plan counts more minutes where a job is a first or second time for all who are to do it. */
+  firstTimes: boolean;
   yardPlaces: number;
   yardHas: string[];
   yardWork: boolean;

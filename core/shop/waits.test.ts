@@ -10,31 +10,17 @@ import { planPrefill } from "./plan-prefill";
 import { toProblem } from "./problem";
 import type { BuildRecord } from "./records";
 import { sheetPrefill } from "./sheets";
+import { entry as record } from "./testing/entry";
 import { at, testShop } from "./testing/shop";
 import { attendWords, benchBefore, benchUntil, parkedLeft, parkedStates, waitDecisions, warmthSince } from "./waits";
 
 const zone = zoneOf("Europe/Lisbon");
 const NOW = at("2027-03-02T10:00");
-let n = 0;
 const entry = <K extends "parked" | "attend" | "reading" | "zonebench">(
   kind: K,
   data: DocketData[K],
-  more: Partial<BuildRecord> = {},
-): BuildRecord =>
-  ({
-    id: `r${n++}`,
-    kind,
-    title: `${kind} thing`,
-    no: null,
-    jobId: null,
-    data,
-    by: "u",
-    saidAt: NOW,
-    closedAt: null,
-    version: 1,
-    photos: [],
-    ...more,
-  }) as unknown as BuildRecord;
+  more: Partial<BuildRecord> & { title?: string } = {},
+): BuildRecord => record(kind, more.title ?? `${kind} thing`, data, more);
 
 const start = () => {
   const shop = testShop();

@@ -447,6 +447,7 @@ export const workshopActions = [
     noiseWeek?: Partial<Record<Weekday, [string, string][]>>;
     noiseConfirmed?: string;
     skinBelowC?: number;
+    firstTimes?: boolean;
   }>(
     { method: "PATCH", path: "workshop", role: "lead" },
     body(
@@ -459,7 +460,12 @@ export const workshopActions = [
         noiseFrom: is.clock,
         noiseTo: is.clock,
       },
-      { noiseWeek, noiseConfirmed: { type: "string", maxLength: 160 }, skinBelowC: { type: "number", minimum: 0, maximum: 15 } },
+      {
+        noiseWeek,
+        noiseConfirmed: { type: "string", maxLength: 160 },
+        skinBelowC: { type: "number", minimum: 0, maximum: 15 },
+        firstTimes: is.bool,
+      },
     ),
     (b, { user }) =>
       change(user, async (x) => {
@@ -485,6 +491,11 @@ export const workshopActions = [
               }
             : {}),
           ...(b.noiseConfirmed === undefined ? {} : { noiseConfirmed: { column: "noise_confirmed", value: b.noiseConfirmed.trim() } }),
+          ...(b.firstTimes === undefined
+            ? {}
+            : {
+                firstTimes: { column: "first_times", value: b.firstTimes ? 1 : 0, mine: b.firstTimes, show: (v) => v === 1 || v === true },
+              }),
           ...(b.skinBelowC === undefined ? {} : { skinBelowC: { column: "skin_below_c", value: b.skinBelowC } }),
         });
         await x.event({ kind: "workshop.changed", entity: "workshop", entityId: w!.id, text: "settings of the workshop changed" });

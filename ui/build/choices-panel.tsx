@@ -111,7 +111,7 @@ export function ChoicesPanel({ view }: { view: BuildView }) {
 
 const signed = (n: number, text: string) => (n > 0 ? `+${text}` : n < 0 ? `−${text.replace(/^-/, "")}` : "no");
 
-function Preview({
+export function Preview({
   preview: p,
   view,
   take,

@@ -25,6 +25,7 @@ import { MarksPanel } from "./marks-panel";
 import { MeasurePanel } from "./measure-panel";
 import { NextAndStuck } from "./next-and-stuck";
 import { OpeningsPanel } from "./openings-panel";
+import { OrderPanel } from "./order-panel";
 import { PapersPanel } from "./papers-panel";
 import { RecordsPanel } from "./records-panel";
 import { ShellPanel } from "./shell-panel";
@@ -154,6 +155,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           </Tabs.Content>
           <Tabs.Content value="choices">
             <ChoicesPanel key={view.version} view={view} />
+            <OrderPanel view={view} />
           </Tabs.Content>
           <Tabs.Content value="van">
             <MeasurePanel view={view} />

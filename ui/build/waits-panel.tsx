@@ -1,9 +1,30 @@
 "use client";
 // What waits: parked things, zones lent as a bench, who stays with what cures, how warm it was, how days were ended.
 
+import { useState } from "react";
+import type { DateMove } from "@/core/shop/previews";
 import { zoneOf } from "@/core/time/zone";
+import { Button } from "../kit/button";
+import { send } from "../kit/send";
+import { useAct } from "../kit/use-act";
+import { DateLines } from "./date-lines";
 import { DocketList } from "./docket/list";
 import type { BuildView } from "./view";
+
+/** What something else would do to the dates. */
+function Instead({ id }: { id: string }) {
+  const act = useAct();
+  const [dates, setDates] = useState<DateMove[]>();
+  if (dates) return <div className="text-[13px]">{dates.length ? <DateLines dates={dates} /> : "no date moves"}</div>;
+  return (
+    <Button
+      disabled={act.busy}
+      onClick={() => void act.run(async () => setDates((await send<{ dates: DateMove[] }>("POST", `records/${id}/instead`, {})).dates))}
+    >
+      What would it do?
+    </Button>
+  );
+}
 
 export function WaitsPanel({ view }: { view: BuildView }) {
   const now = zoneOf(view.zone).show(view.now);
@@ -20,6 +41,12 @@ export function WaitsPanel({ view }: { view: BuildView }) {
           ))}
         </ul>
       </DocketList>
+      <DocketList
+        view={view}
+        kind="substitute"
+        jobs={view.jobs.filter((j) => j.state === "todo" && j.parts.some((p) => !p.here)).map((j) => [j.id, j.name] as const)}
+        beside={(r) => <Instead id={r.id} />}
+      />
       <DocketList view={view} kind="zonebench" />
       <DocketList view={view} kind="attend" jobs={holding} />
       <DocketList view={view} kind="reading" jobs={holding} preset={{ data: { on: today, at: now.slice(11, 16) } }} />

@@ -242,6 +242,34 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
           Change
         </Button>
       </div>
+      {l.wake && <Wake wake={l.wake} />}
     </li>
+  );
+}
+
+/** What a late part locks in its build, what goes on meanwhile, and what had better not. */
+function Wake({ wake }: { wake: NonNullable<PartLine["wake"]> }) {
+  return (
+    <details className="col-span-full pl-[38px] text-[13px]">
+      <summary className="cursor-pointer text-muted">
+        {wake.word} · holds up {wake.locked.length} {wake.locked.length === 1 ? "job" : "jobs"}, {wake.harmless.length} go on,{" "}
+        {wake.trapping.length} would trap it
+      </summary>
+      <dl className="mt-1 grid grid-cols-[90px_1fr] gap-x-3 gap-y-0.5">
+        <dt className="font-semibold">Locked</dt>
+        <dd>{wake.locked.join(", ")}</dd>
+        <dt className="font-semibold text-green-text">Harmless</dt>
+        <dd>{wake.harmless.join(", ") || "nothing"}</dd>
+        <dt className="font-semibold text-signal-text">Trapping</dt>
+        <dd>
+          {wake.trapping.length === 0 && "nothing"}
+          {wake.trapping.map((t) => (
+            <span key={t} className="block">
+              {t}
+            </span>
+          ))}
+        </dd>
+      </dl>
+    </details>
   );
 }

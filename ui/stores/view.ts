@@ -28,6 +28,8 @@ export interface PartLine {
   /** Where it fills a hole in the skin, so that the hole is measured when it comes. */
   fillsHole: "roof" | "wall" | null;
   cutOut: CutOut | null;
+  /** What its lateness does in its build; null where it is not late and has a date. */
+  wake: { word: string; locked: string[]; harmless: string[]; trapping: string[] } | null;
 }
 
 export interface StoresView {

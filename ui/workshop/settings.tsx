@@ -4,7 +4,7 @@
 import { useState } from "react";
 import { WEEKDAYS } from "@/core/time/calendar";
 import { Button, buttonClass } from "../kit/button";
-import { Field } from "../kit/field";
+import { Check, Field } from "../kit/field";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
@@ -60,6 +60,7 @@ export function Settings({ view }: { view: WorkshopView }) {
       noiseTo: String(data.get("noiseTo")),
       noiseConfirmed: String(data.get("noiseConfirmed") ?? ""),
       skinBelowC: n("skinBelowC"),
+      firstTimes: data.get("firstTimes") === "on",
     };
     const noiseWeek = readWeek(String(data.get("noiseWeek") ?? ""));
     setWeekFault(typeof noiseWeek === "string" ? noiseWeek : undefined);
@@ -154,6 +155,14 @@ export function Settings({ view }: { view: WorkshopView }) {
           required
           hint="for work on metal in bays not kept warm"
         />
+        <div className="col-span-2">
+          <Check
+            label="Plan first times longer"
+            hint="1.5 times at the first, 1.2 at the second, where nobody in the published crew has done the kind and others of the house have"
+            name="firstTimes"
+            defaultChecked={was.firstTimes}
+          />
+        </div>
         <div className="col-span-2">
           <FormEnd
             form={form}

@@ -80,6 +80,7 @@ export interface WorkshopView {
     noiseWeek: Partial<Record<Weekday, [string, string][]>>;
     noiseConfirmed: string;
     skinBelowC: number;
+    firstTimes: boolean;
     house: Partial<Options>;
     hourRate: number;
     currency: string;

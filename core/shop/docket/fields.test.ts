@@ -55,6 +55,14 @@ const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over
     ],
     over: false,
   },
+  substitute: {
+    right: { part: "panel", days: 2, mm: 3, hours: -1 },
+    wrong: [
+      [{ part: "panel" }, "days"],
+      [{ part: "panel", days: 1.5 }, "days"],
+    ],
+    over: false,
+  },
   attend: { right: { who: "Teo", why: "first hour" }, wrong: [[{ who: "Teo", why: "ever" }, "why"]], over: false },
   reading: {
     right: { on: "2027-03-01", at: "17:30", tempC: 14.5 },

@@ -13,7 +13,7 @@ import { type Fixing, type Member, type Round, stripDockets, type Trap } from ".
 import { SPARKS, type Sparks } from "./sparks";
 import { type LastCall, type Tail, tailDockets } from "./tail";
 import { TEMPORARY_DOCKET, type Temporary } from "./temporary";
-import { type Attend, type DayEndChoice, type Parked, type Reading, waitDockets, type ZoneBench } from "./waits";
+import { type Attend, type DayEndChoice, type Parked, type Reading, type Substitute, waitDockets, type ZoneBench } from "./waits";
 
 /** What each kind keeps. */
 export interface DocketData {
@@ -41,6 +41,7 @@ export interface DocketData {
   reading: Reading;
   zonebench: ZoneBench;
   dayend: DayEndChoice;
+  substitute: Substitute;
 }
 export type DocketKind = keyof DocketData;
 

@@ -173,4 +173,45 @@ export const DAY_END = docket<DayEndChoice>({
   over: () => true,
 });
 
-export const waitDockets: readonly Docket[] = [PARKED, ATTEND, READING, ZONE_BENCH, DAY_END];
+/** Something else in place of a part that is late. */
+export interface Substitute {
+  part: string;
+  days: number;
+  mm?: number;
+  kg?: number;
+  hours?: number;
+  price?: number;
+}
+
+export const SUBSTITUTE = docket<Substitute>({
+  kind: "substitute",
+  one: "Something else instead",
+  many: "Instead of a part that is late",
+  intro: "What could be had sooner, and what it changes: thickness, weight, hours. Its dates are tried on the plan before anybody buys it.",
+  title: { label: "What", hint: "panel 3 mm thicker, from stock" },
+  by: "any",
+  fields: [
+    { key: "part", label: "Instead of", type: "words", hint: "as it stands in Stores", required: true },
+    { key: "days", label: "Here in", type: "number", min: 0, max: 400, whole: true, unit: "days", required: true },
+    { key: "mm", label: "Thicker by", type: "number", min: -500, max: 500, unit: "mm" },
+    { key: "kg", label: "Heavier by", type: "number", min: -500, max: 500, unit: "kg" },
+    { key: "hours", label: "More work", type: "number", min: -100, max: 100, unit: "h" },
+    { key: "price", label: "Dearer by", type: "number", min: -100_000, max: 100_000 },
+  ],
+  says: (d) =>
+    [
+      `instead of ${d.part}, here in ${d.days} days`,
+      ...(
+        [
+          ["mm", d.mm],
+          ["kg", d.kg],
+          ["h", d.hours],
+          ["money", d.price],
+        ] as const
+      ).flatMap(([unit, n]) => (n ? [`${n > 0 ? "+" : "−"}${Math.abs(n)} ${unit}`] : [])),
+    ].join(" · "),
+  tone: () => "none",
+  closes: "Settled",
+});
+
+export const waitDockets: readonly Docket[] = [PARKED, ATTEND, READING, ZONE_BENCH, DAY_END, SUBSTITUTE];

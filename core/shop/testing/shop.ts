@@ -77,6 +77,7 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
       noiseWeek: {},
       noiseConfirmed: "",
       skinBelowC: 3,
+      firstTimes: true,
       yardPlaces: 3,
       yardHas: ["roof-access", "wash"],
       yardWork: true,

@@ -1,0 +1,71 @@
+// A part that slips: what it locks, what of the build does not care, and which of that would trap the work that waits for it.
+
+import type { Plan } from "../plan/model";
+import { sayDay } from "../plan/words";
+import { type Zone, zoneOf } from "../time/zone";
+import type { BuildRow, JobRow, PartRow, Shop } from "./model";
+import { availableFrom } from "./parts";
+import { count } from "./say";
+import { supplierRecord } from "./supplier-record";
+import { CLOSING } from "./zones";
+
+export interface Wake {
+  /** Jobs that can't be begun before: the one that waits, and all behind it. */
+  locked: JobRow[];
+  /** Work of the same build that is not behind it, each harmless, or trapping with the reason. */
+  others: { job: JobRow; trap: string | null }[];
+  /** What is known of its date: nothing is "on time" that nobody has promised. */
+  word: string;
+}
+
+/** All jobs behind one, itself included. */
+function behind(build: Pick<BuildRow, "jobs">, id: string): Set<string> {
+  const out = new Set([id]);
+  for (let size = 0; size !== out.size; ) {
+    size = out.size;
+    for (const j of build.jobs) if (j.after.some((a) => out.has(a.job))) out.add(j.id);
+  }
+  return out;
+}
+
+/** Why doing a job first would be in the way of the late one; null: it is harmless. */
+function trap(late: JobRow, j: JobRow, crew: ReadonlyMap<string, readonly string[]>, shop: Shop): string | null {
+  const shared = j.place === "van" && late.place === "van" ? j.zones.filter((z) => late.zones.includes(z)) : [];
+  if (j.covers.includes(late.id)) return `it closes up ${late.name}`;
+  if (shared.length && CLOSING.has(j.irreversible ?? "")) return `it shuts in the ${shared.join(", ")}, where ${late.name} works`;
+  if (shared.length && j.seq > late.seq) return `it fills the ${shared.join(", ")}, and takes the reach there`;
+  if (j.hold.minutes && j.hold.keepOff === "all" && late.place === "van") return "its hold keeps everybody off the van";
+  const both = (crew.get(j.id) ?? []).filter((f) => (crew.get(late.id) ?? []).includes(f));
+  const sole = both.find((f) => late.crew.some((c) => c.skill !== "any" && able(shop, c.skill, c.level).join() === f));
+  return sole ? `it takes ${shop.fitters.find((f) => f.id === sole)!.name}, who alone can do ${late.name}, when the part may come` : null;
+}
+
+const able = (shop: Shop, skill: string, level: number): string[] =>
+  shop.fitters.filter((f) => !f.retired && (f.skills[skill] ?? 0) >= level).map((f) => f.id);
+
+/** What a part's lateness does within its build. `plan` is the one that is worked to. */
+export function partWake(shop: Shop, build: BuildRow, late: JobRow, part: PartRow, plan: Plan | undefined, now: number): Wake {
+  const zone = zoneOf(shop.workshop.zone);
+  const locked = behind(build, late.id);
+  const crew = new Map((plan?.jobs ?? []).map((p) => [p.id, p.fitters]));
+  const open = build.jobs.filter((j) => j.state === "todo");
+  return {
+    locked: open.filter((j) => locked.has(j.id)),
+    others: open.filter((j) => !locked.has(j.id)).map((job) => ({ job, trap: trap(late, job, crew, shop) })),
+    word: dateWord(shop, build, part, zone, now),
+  };
+}
+
+function dateWord(shop: Shop, build: BuildRow, part: PartRow, zone: Zone, now: number): string {
+  if (part.promisedAt !== null) return `promised ${sayDay(zone, part.promisedAt)}`;
+  const supplier = shop.suppliers.find((s) => s.id === part.supplierId);
+  const record = supplierRecord(
+    shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts)),
+    part.supplierId,
+    build.records,
+  );
+  const guess = availableFrom(part, supplier, now, shop.workshop.goodsInMinutes);
+  const seen =
+    record.slipDays === null ? "nothing of theirs on record" : `theirs come ${count(record.slipDays, "day")} after the first promise`;
+  return `no date promised, ${guess.kind === "not-ordered" ? "not ordered" : "ordered"}; ${seen}: reckoned for ${sayDay(zone, guess.from)}`;
+}
