@@ -27,6 +27,7 @@ import { inlet } from "./inlet";
 import { landProduct } from "./land-product";
 import { lettering } from "./lettering";
 import { lowPlaces } from "./low-places";
+import { mixes } from "./mixes";
 import type { Calculator, Outcome } from "./model";
 import { openSkin } from "./open-skin";
 import { opening } from "./opening";
@@ -88,6 +89,7 @@ export const CALCULATORS: readonly Calculator[] = [
   goNoGo,
   disturbedHold,
   passes,
+  mixes,
   secondHands,
   handsDate,
   landProduct,

@@ -27,6 +27,8 @@ export const passes = calculator<Input>(
     return outcome(
       { minutes: round(length, 1), oneByOne: round(oneByOne, 1), binds },
       {
+        // Locked with its job, the run is as long in the plan as it is in passes.
+        minutes: { best: Math.ceil(n * (a + b)), likely: Math.ceil(length), worst: Math.max(Math.ceil(length), Math.ceil(oneByOne)) },
         findings: [
           {
             level: "ok",

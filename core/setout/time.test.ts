@@ -185,3 +185,52 @@ describe("hands against the date", () => {
     expect(refused("hands-date", { hoursLeft: 1, hoursADay: 8, people, share: 1.2 })).toEqual(["share"]);
   });
 });
+
+describe("mixes by open time", () => {
+  const job = { pieces: 12, pieceMinutes: 6, openMinutes: 20, mixMinutes: 8 };
+  it("splits what takes longer than it stays open: three on a mix, four mixes, 104 minutes; by two six on a mix, 52", () => {
+    const o = run("mixes", job);
+    expect(o.results).toEqual({ serves: 3, mixes: 4, minutes: 104, minutesByTwo: 52, mixesByTwo: 2 });
+    expect(level(o)).toBe("warn");
+    expect(said(o)).toBe(
+      "all of them take longer than it stays open: 4 mixes of up to 3, 104 min; with a second pair of hands 2 mixes of up to 6, 52 min",
+    );
+    expect(o.minutes).toEqual({ best: 72, likely: 104, worst: 136 });
+    expect(run("mixes", { ...job, pair: true }).results).toMatchObject({ serves: 6, mixes: 2, minutes: 52 });
+  });
+  it("is one mix where it stays open long enough, exactly at the limit too, and never where one piece is too slow", () => {
+    expect(level(run("mixes", { ...job, openMinutes: 72 }))).toBe("ok");
+    expect(level(run("mixes", { ...job, openMinutes: 71 }))).toBe("warn");
+    const slow = run("mixes", { ...job, openMinutes: 5 });
+    expect([level(slow), said(slow)]).toEqual([
+      "stop",
+      "one piece alone takes longer than it stays open: only with a second pair of hands (12 mixes of up to 1, 132 min)",
+    ]);
+    expect(slow.minutes).toBeNull();
+    expect(said(run("mixes", { ...job, openMinutes: 2 }))).toMatch(/for two as well/);
+    expect(refused("mixes", { ...job, pieces: 0, openMinutes: 0 })).toEqual(["pieces", "openMinutes"]);
+  });
+  it("lays what a simulated hand sets, mix by mix, for 300 tubs", () => {
+    const r = random(7);
+    for (let k = 0; k < 300; k++) {
+      const [pieces, each, mix] = [1 + Math.floor(r() * 30), 1 + Math.floor(r() * 9), Math.floor(r() * 10)];
+      const openMinutes = each + Math.floor(r() * 60);
+      let [t, count, left] = [0, 0, pieces];
+      while (left) {
+        count++;
+        t += mix;
+        for (let open = openMinutes; left && open >= each; open -= each, left--) t += each;
+      }
+      expect(run("mixes", { pieces, pieceMinutes: each, openMinutes, mixMinutes: mix }).results).toMatchObject({
+        mixes: count,
+        minutes: t,
+      });
+    }
+  });
+});
+
+describe("a run in passes, locked with its job", () => {
+  it("is as long in the plan as it is in passes, between the work itself and one by one", () => {
+    expect(run("passes", { pieces: 6, first: 20, hold: 90, second: 15 }).minutes).toEqual({ best: 210, likely: 225, worst: 750 });
+  });
+});

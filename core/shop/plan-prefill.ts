@@ -233,6 +233,14 @@ function disturbedHold(a: Asked): Prefill | undefined {
   };
 }
 
+/** Pieces of a job and what one takes; how long its adhesive stays open is on the tub. */
+function mixes({ job }: Asked): Prefill | undefined {
+  if (!job) return undefined;
+  const pieces = job.pieces?.count ?? 1;
+  const each = Math.max(1, Math.round(job.minutes.likely / pieces));
+  return { draft: { pieces: String(pieces), pieceMinutes: String(each) }, basis: { pieces, "minutes a piece": each }, partial: true };
+}
+
 const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
   cure: overNight,
   recoat: warmth,
@@ -249,6 +257,7 @@ const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
   "unit-choice": unitChoice,
   corners,
   "disturbed-hold": disturbedHold,
+  mixes,
   "hole-range": holeRange,
 };
 

@@ -75,6 +75,19 @@ export const TIME_SHEETS: readonly Sheet[] = [
     { pieces: "6", first: "20", hold: "90", second: "15" },
   ),
   sheet(
+    "mixes",
+    "Mixes by open time",
+    "Time and hands",
+    [
+      number("pieces", "Pieces"),
+      number("pieceMinutes", "A piece, alone", "min"),
+      number("openMinutes", "It stays open", "min"),
+      number("mixMinutes", "A mix, made and cleaned", "min"),
+      tick("pair", "A second pair of hands"),
+    ],
+    { pieces: "12", pieceMinutes: "6", openMinutes: "20", mixMinutes: "8", pair: false },
+  ),
+  sheet(
     "second-hands",
     "A second pair of hands",
     "Time and hands",
