@@ -217,6 +217,8 @@ async function playHistory(zone: Zone, now: number): Promise<void> {
       delete j.proofApproved;
       // Whatever tool it took was there: what is past is not to wait for one.
       delete j.tools;
+      // Whoever bonded on cold metal then had warmed it.
+      if (j.needs) delete j.needs.metal;
     }
   const plan = telling(shop, readProblem(past), zone, now);
   const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));

@@ -263,7 +263,7 @@ test("the workshop adds a fitter and retires a bay, with a way back", async ({ p
   await expect(supplier).toContainText("20 days (1 to 30)");
   await expect(supplier).toContainText("nothing has come from them yet");
   await page.getByRole("tab", { name: "Away, closed, heat" }).click();
-  await page.getByRole("button", { name: "Add time away" }).click();
+  await page.getByRole("button", { name: "Add a time" }).click();
   await page.getByLabel("To", { exact: true }).fill("2020-01-01T08:00");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("To has to be later than it begins")).toBeVisible();

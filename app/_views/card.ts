@@ -137,7 +137,7 @@ function limitWords({ shop, zone, now }: State, j: JobRow, place: string): strin
   const day = shop.weather.find((d) => d.date === zone.show(now).slice(0, 10));
   if (!day || j.place !== "van") return null;
   const bay = shop.bays.find((b) => b.id === place);
-  return atLimit(j, airAt(bay, day, now), shop.workshop.skinBelowC) ?? null;
+  return atLimit(j, airAt(bay, day, now, sayClock(zone, now)), shop.workshop.skinBelowC) ?? null;
 }
 
 function cardJob(state: State, j: JobRow, who: string | null): CardJob {

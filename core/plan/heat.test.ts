@@ -2,6 +2,7 @@
 
 import { describe, expect, it } from "vitest";
 import { checkPlan } from "./check/check";
+import { gains } from "./gain";
 import { tryPin } from "./pinned";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
@@ -61,6 +62,8 @@ describe("too warm", () => {
   it.each([
     [undefined, [38, 38], "2027-07-05"],
     [35, [35, 38], "2027-07-05"],
+    // A mean of 27: the morning is no warmer than that, but too short for four hours.
+    [30, [39, 29], "2027-07-06"],
     [35, [36, 35.5, 34], "2027-07-07"],
     [30, [36, 29], "2027-07-06"],
   ] as [number | undefined, number[], string][])("at most %s °C, highs %j: on %s", (most, days, on) => {
@@ -86,5 +89,31 @@ describe("too warm", () => {
     const verdict = tryPin(p, makePlan(p, { iterations: 0 }), "k.bond", { start: "2027-07-05T09:00" });
     expect(verdict.kept).toBe(false);
     expect(JSON.stringify(verdict)).toMatch(/too warm/);
+  });
+});
+
+describe("the hours before a day gets warm", () => {
+  const two = (minutes: number, days: number[]) => {
+    const p = structuredClone(shop(30, days));
+    p.builds[0].jobs[0].minutes = minutes;
+    return readProblem(p);
+  };
+  it("are enough for short work, and none where the mean is too warm already", () => {
+    // Low 15: a high of 38 has a mean of 26.5, one of 48 has 31.5.
+    expect(planned(two(120, [38, 20])).start).toBe("2027-07-05T08:00");
+    expect(planned(two(121, [38, 20])).start.slice(0, 10)).toBe("2027-07-06");
+    expect(planned(two(60, [48, 20])).start.slice(0, 10)).toBe("2027-07-06");
+    const late = readPlan(makePlan(two(120, [20, 20]), { iterations: 0 }));
+    Object.assign(late.jobs[0], { start: "2027-07-05T08:30", end: "2027-07-05T10:30", work: [["2027-07-05T08:30", "2027-07-05T10:30"]] });
+    expect(checkPlan(two(120, [38, 20]), late).map((f) => f.rule)).toContain("conditions");
+  });
+  it("are won by an early shift, tried like any measure, with its lamps", () => {
+    const p = two(240, [38, 38, 38, 20]);
+    const plan = makePlan(p, { iterations: 0 });
+    expect(plan.jobs[0].start.slice(0, 10)).toBe("2027-07-08");
+    const early = gains(p, plan, "k", undefined, 40).find((g) => g.kind === "early-shift")!;
+    expect(early.text).toBe("Ines begins at 05:30 on Tue 6 Jul, for Window bonded, before it is too warm");
+    expect(early.price).toMatch(/^2.5 extra hours, lamps until 06:00/);
+    expect(early.days).toBeGreaterThan(1);
   });
 });

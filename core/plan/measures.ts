@@ -3,13 +3,27 @@
 
 import { WEEKDAYS } from "../time/calendar";
 import { formatDate, weekdayOf, type Zone } from "../time/zone";
-import { heating } from "./measure-heat";
+import { earlyShift, heating } from "./measure-heat";
 import type { Plan, Problem, ProblemJob } from "./model";
 import { plannedMinutes } from "./model";
 import { sayDay } from "./words";
 
 export interface Measure {
-  kind: "saturday" | "late-shift" | "part" | "first" | "skill" | "hands" | "bay" | "tool" | "heat" | "swap" | "bench" | "drop" | "pair";
+  kind:
+    | "saturday"
+    | "late-shift"
+    | "part"
+    | "first"
+    | "skill"
+    | "hands"
+    | "bay"
+    | "tool"
+    | "heat"
+    | "early-shift"
+    | "swap"
+    | "bench"
+    | "drop"
+    | "pair";
   /** What to do, in words. */
   text: string;
   /** What it costs, in words. */
@@ -49,6 +63,7 @@ export function measures(problem: Problem, plan: Plan, buildId: string, zone: Zo
     ...anotherBay(problem, build.id, open, planned),
     ...anotherTool(problem, open, planned),
     ...heating(problem, open, planned, zone),
+    ...earlyShift(problem, open, planned, zone),
     ...swaps(problem, build.id, open, planned),
     ...benchForward(build, open),
   ];

@@ -40,18 +40,26 @@ export function weatherSets(p: Problem, zone: Zone, first: number, last: number,
       }
       return set;
     },
-    /** Whole days, as the hour of the high is in no forecast. */
+    /** Days whose high is above it, from ten to eight in the evening; the whole day where its mean is too. */
     hot(tempC: number): OpenSet {
       const key = `high ${tempC}`;
       let set = coldSets.get(key);
       if (!set) {
-        set = wholeDays(temps.filter((t) => t.high > tempC));
+        const hot = temps.filter((t) => t.high > tempC);
+        set = OpenSet.of(
+          hot.flatMap((t): Stretch[] =>
+            t.mean > tempC ? [[zone.dayStart(t.day), zone.dayStart(t.day + 1)]] : windowsOfDay(zone, t.day, [HOT_HOURS]),
+          ),
+        );
         coldSets.set(key, set);
       }
       return set;
     },
   };
 }
+
+/** The hour of the high is in no forecast: within these a day may be as warm as that, before and after it is no warmer than its mean. */
+const HOT_HOURS = ["10:00", "20:00"] as const;
 
 /** When a date (days since 1970) may be noisy: its weekday's own hours, else those of every day. */
 const noiseOn = (p: Problem, day: number): readonly (readonly string[])[] =>

@@ -27,15 +27,18 @@ export interface Air {
   kept: boolean;
 }
 
-/** How warm it is at a place at a moment, by its own warmth, its heating by the hour, or the day. */
-export function airAt(bay: BayRow | undefined, day: Pick<WeatherRow, "lowC" | "highC">, at: Minute): Air {
+/** Hours of a day in which it may be as warm as its high; else no warmer than its mean. */
+const HOT = ["10:00", "20:00"];
+
+/** How warm it is at a place at a moment (`clock`: by the house's clock), by its own warmth, its heating by the hour, or the day. */
+export function airAt(bay: BayRow | undefined, day: Pick<WeatherRow, "lowC" | "highC">, at: Minute, clock = "12:00"): Air {
   const own = keptAt(bay);
   if (own !== undefined) return { tempC: own, highC: own, kept: true };
   const mean = (day.lowC + day.highC) / 2;
   const heated = bay?.heatTempC != null && bay.heats.some((h) => h.from <= at && at < h.to) ? bay.heatTempC : undefined;
   return {
     tempC: Math.max(mean, heated ?? Number.NEGATIVE_INFINITY),
-    highC: Math.max(day.highC, heated ?? Number.NEGATIVE_INFINITY),
+    highC: Math.max(clock >= HOT[0] && clock < HOT[1] ? day.highC : mean, heated ?? Number.NEGATIVE_INFINITY),
     kept: false,
   };
 }

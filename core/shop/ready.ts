@@ -210,11 +210,11 @@ function weatherObstacles(shop: Shop, job: JobRow, place: string, now: number): 
     out.push({ kind: "conditions", text: `no dry weather outdoors now (${sayDay(zone, now)})` });
   if (job.needs.daylight && !has.includes("lit") && (clock < day.sunrise || clock >= day.sunset))
     out.push({ kind: "conditions", text: `no daylight (${day.sunrise} to ${day.sunset})` });
-  const air = airAt(bay, day, now);
+  const air = airAt(bay, day, now, clock);
   if (job.needs.maxTempC !== null && air.highC > job.needs.maxTempC)
     out.push({
       kind: "conditions",
-      text: `too warm: up to ${air.highC} °C where ${job.needs.maxTempC} are the most; shade, or an early start another day`,
+      text: `too warm: up to ${air.highC} °C where ${job.needs.maxTempC} are the most; shade, or before ten in the morning`,
     });
   if (job.needs.minTempC !== null) {
     const needed = airNeeded(job, job.needs.minTempC, air.kept, shop.workshop.skinBelowC);

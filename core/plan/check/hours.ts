@@ -164,6 +164,12 @@ export class Hours {
     return job.needs?.metal ? (this.p.skinBelowC ?? 3) : 0;
   }
 
+  /** The warmest a place gets within [a, b) of one date: a day is as warm as its high between ten and twenty, else as its mean. */
+  warmest(placeId: string | undefined, day: number, a: Minute, b: Minute): number | undefined {
+    const [ten, twenty] = [this.zone.toUtc(day * DAY + 600), this.zone.toUtc(day * DAY + 1200)];
+    return this.temperature(placeId, day, a < twenty && b > ten ? "high" : "mean");
+  }
+
   /** Temperature of a place on a date: the bay's own, or the day's (low or mean); undefined when nothing is known. */
   temperature(placeId: string | undefined, day: number, kind: "low" | "mean" | "high"): number | undefined {
     const kept = this.kept(placeId);

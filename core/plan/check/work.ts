@@ -206,7 +206,7 @@ function temperature(x: Case, r: Row): void {
       const slot = kept ? undefined : x.hours.heatedTo(r.plan.place, from, to);
       if (slot !== undefined && most !== undefined && slot > most)
         return x.breach("conditions", `${r.job.id} takes no more than ${most} °C, is heated to ${slot}`, { job: r.job.id });
-      const high = x.hours.temperature(r.plan.place, day, "high");
+      const high = x.hours.warmest(r.plan.place, day, from, to);
       // Where work is under way is a fact, as warm as it is kept there; only the sky can still be waited for.
       if (r.started && x.hours.kept(r.plan.place) !== undefined) continue;
       if (high !== undefined && most !== undefined && high > most)
