@@ -63,6 +63,8 @@ export interface Job {
   maxTempC?: number;
   /** So much warmer the air has to be for it where nothing is heated throughout: metal lags behind. */
   lagC: number;
+  /** By fitter: how many times as long it takes, for those new to its kind. */
+  slow?: ReadonlyMap<number, number>;
   hold: number;
   still: boolean;
   holdTempC?: number;
@@ -334,6 +336,8 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         minTempC: van ? j.needs?.minTempC : undefined,
         maxTempC: van ? j.needs?.maxTempC : undefined,
         lagC: j.needs?.metal ? skinBelow(c.problem) : 0,
+        // Minutes of a helper are counted from the beginning of the usual work: such jobs take their usual time.
+        slow: j.slow?.length && !started && !partial ? new Map(j.slow.map((s) => [fitterIndex.get(s.fitter)!, s.factor])) : undefined,
         hold: j.hold?.minutes ?? 0,
         still: van && !!j.hold?.still,
         holdTempC: van ? j.hold?.minTempC : undefined,

@@ -1,6 +1,7 @@
 // Who does a job: a one-to-one assignment of free fitters to its demands that wastes the least skill.
 
 import type { Job } from "./compile";
+import { knowingFirst } from "./slow";
 
 /**
  * A crew from the candidates that `available` lets through, or undefined. Prefers those of the
@@ -17,6 +18,7 @@ export function matchCrew(
   for (let i = 0; i < job.candidates.length; i++) if (available(job.candidates[i], i)) usable.push(job.candidates[i]);
   if (usable.length < job.demands.length) return undefined;
   for (const m of must) if (!usable.includes(m)) return undefined;
+  knowingFirst(job, usable);
   const published = job.published?.fitters;
   if (published) forward(usable, published);
   if (must.length) forward(usable, must);

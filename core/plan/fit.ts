@@ -7,6 +7,7 @@ import { BENCH, type Job } from "./compile";
 import { matchCrew, seated } from "./crew";
 import type { WhyKind } from "./model";
 import { cutWork, type Part } from "./part";
+import { minutesWith } from "./slow";
 import { toolConflict } from "./tools";
 import { coldAt, hotAt } from "./warm";
 
@@ -87,7 +88,7 @@ function vanConflict(
     if (hot !== undefined) return { kind: "temperature", until: hot };
     if (job.holdTempC !== undefined && job.hold > 0) {
       const low = firstTouch(coldAt(c, place, "low", job.holdTempC + job.lagC), [[end, holdEnd]]);
-      if (low !== undefined) return { kind: "temperature", until: Math.max(start + 1, hours.startFor(low, job.minutes)) };
+      if (low !== undefined) return { kind: "temperature", until: Math.max(start + 1, hours.startFor(low, hours.minutes(start, end))) };
     }
   }
   // Work that opens the skin is sealed within one dry stretch: rain in between would find it open.
@@ -110,7 +111,7 @@ function vanConflict(
     if (other.hold > 0 && build.keepsOff[other.row * build.n + job.row] && p.end < end && p.holdUntil > spanFrom)
       return { kind: "hold", job: k, until: p.holdUntil };
     if (job.hold > 0 && !other.done && build.keepsOff[job.row * build.n + other.row] && otherFrom < holdEnd && p.end > end)
-      return { kind: "hold", job: k, until: Math.max(start + 1, hours.startFor(p.end, job.minutes)) };
+      return { kind: "hold", job: k, until: Math.max(start + 1, hours.startFor(p.end, hours.minutes(start, end))) };
   }
   return job.inside ? insideConflict(b, job, start, work) : undefined;
 }
@@ -185,7 +186,7 @@ export function probe(b: Board, job: Job, frame: Frame, crew: readonly number[],
   const begin = hours.next(start);
   if (begin === NEVER) return { conflict: { kind: "calendar", until: NEVER } };
   if (begin !== start) return { conflict: { kind: "calendar", until: begin } };
-  const end = hours.after(start, job.minutes);
+  const end = hours.after(start, minutesWith(job, crew));
   if (end === NEVER) return { conflict: { kind: "calendar", until: NEVER } };
   const work = hours.within(start, end);
   const seats = seated(job, crew);

@@ -139,6 +139,10 @@ function referenceFaults(p: Problem, say: Say): void {
       crew(startedOf(j)?.helpers, `${path}.state.helpers`);
       place(j.pin?.bay, `${path}.pin.bay`, true);
       crew(j.pin?.fitters, `${path}.pin.fitters`);
+      crew(
+        j.slow?.map((s) => s.fitter),
+        `${path}.slow`,
+      );
     });
   });
 }

@@ -124,6 +124,11 @@ const job = object(
         ["skill"] as const,
       ),
     } as const,
+    // Who takes so many times as long, being new to this kind of work; a crew takes as long as the least new of it.
+    slow: {
+      type: "array",
+      items: object({ fitter: id, factor: { type: "number", minimum: 1, maximum: 5 } as const }, ["fitter", "factor"] as const),
+    } as const,
     needs: object(
       {
         dry: { type: "boolean" } as const,

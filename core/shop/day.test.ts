@@ -5,7 +5,7 @@ import type { Plan } from "../plan/model";
 import { clockState, runningClocks } from "./clocks";
 import { dayEnd } from "./day-end";
 import { decisions } from "./decisions";
-import { firstTimeFactor, firstTimeWords, kindOf, timesDone } from "./first-time";
+import { firstTimeWords, kindOf, newTo, timesDone } from "./first-time";
 import { toProblem } from "./problem";
 import { slipAsks, slipWords } from "./slips";
 import { entry } from "./testing/entry";
@@ -153,43 +153,34 @@ describe("first times in the plan", () => {
   const build = shop.builds[0];
   const job = build.jobs.find((j) => j.state === "todo" && j.crew.some((c) => c.skill !== "any"))!;
   const [a, b] = shop.fitters;
-  for (const f of [a, b]) for (const c of job.crew) f.skills[c.skill] = 2;
-  const practised = (rows: [string, number][]) =>
-    rows.map(([fitterId, times]) => ({ fitterId, code: job.code, times })) as typeof shop.practice;
+  const level = (n: number) => {
+    for (const f of shop.fitters) for (const c of job.crew) f.skills[c.skill] = n;
+  };
+  const practised = (list: [string, number][]) =>
+    list.map(([fitterId, times]) => ({ fitterId, code: job.code, times })) as typeof shop.practice;
+  const factor = (id: string) => newTo(shop, job).find((x) => x.fitter === id)?.factor ?? 1;
 
   it("take longer for whoever has not done the kind, once the house has", () => {
+    level(2);
     shop.practice = [];
-    expect(firstTimeFactor(shop, job, [a.id])).toBe(1);
+    expect(newTo(shop, job)).toEqual([]);
     shop.practice = practised([[b.id, 2]]);
-    expect(firstTimeFactor(shop, job, [a.id])).toBe(1.5);
-    expect(firstTimeFactor(shop, job, [b.id])).toBe(1);
-    expect(firstTimeFactor(shop, job, [a.id, b.id])).toBe(1);
-    expect(firstTimeFactor(shop, job, [])).toBe(1);
+    expect([factor(a.id), factor(b.id)]).toEqual([1.5, 1]);
     shop.practice = practised([
       [b.id, 3],
       [a.id, 1],
     ]);
-    expect(firstTimeFactor(shop, job, [a.id])).toBe(1.2);
-    for (const c of job.crew) a.skills[c.skill] = 3;
-    expect(firstTimeFactor(shop, job, [a.id])).toBe(1);
-    for (const c of job.crew) a.skills[c.skill] = 2;
+    expect(factor(a.id)).toBe(1.2);
+    level(3);
+    expect(newTo(shop, job)).toEqual([]);
+    level(2);
   });
 
-  it("count in the planning problem by the published crew or a pin, unless the house says not to", () => {
+  it("go into the planning problem of what is not begun, unless the house says not to", () => {
     shop.practice = practised([[b.id, 2]]);
-    const plan = { jobs: [{ id: job.id, start: "2027-03-02T08:00", end: "2027-03-02T10:00", place: "bench", fitters: [a.id] }] } as never;
-    const likely = (published?: never) => {
-      const m = toProblem(shop, NOW, published).builds[0].jobs.find((j) => j.id === job.id)!.minutes;
-      return typeof m === "number" ? m : m.likely;
-    };
-    expect(likely()).toBe(job.minutes.likely);
-    expect(likely({ ...(plan as object), builds: [], stays: [], unplaced: [], pinsBroken: [] } as never)).toBe(
-      Math.round(job.minutes.likely * 1.5),
-    );
-    job.pin = { ...job.pin, fitters: [b.id] };
-    expect(likely({ ...(plan as object), builds: [], stays: [], unplaced: [], pinsBroken: [] } as never)).toBe(job.minutes.likely);
-    job.pin = { ...job.pin, fitters: [] };
+    const slow = () => toProblem(shop, NOW).builds[0].jobs.find((j) => j.id === job.id)!.slow;
+    expect(slow()!.map((s) => s.fitter)).toEqual(shop.fitters.filter((f) => f.id !== b.id).map((f) => f.id));
     shop.workshop.firstTimes = false;
-    expect(likely({ ...(plan as object), builds: [], stays: [], unplaced: [], pinsBroken: [] } as never)).toBe(job.minutes.likely);
+    expect(slow()).toBeUndefined();
   });
 });

@@ -15,22 +15,16 @@ export const timesDone = (practice: readonly PracticeRow[], fitter: string, code
 const NORM = 2;
 
 /**
- * By how much a job takes longer because it is the first or second time for everybody who is to do it. 1 where one of them has
- * done it before, has the skill at the highest level, or where nobody of the house has done the kind: there the library's minutes are all
- * there is.
+ * Who of the house takes longer over a job, being new to its kind, and how many times as long. Nobody where nobody of the house has
+ * done the kind: there the library's minutes are all there is. Who has one of its skills at the highest level needs no more time.
  */
-export function firstTimeFactor(
-  shop: Pick<Shop, "practice" | "fitters">,
-  job: Pick<JobRow, "code" | "crew">,
-  crew: readonly string[],
-): number {
-  if (!crew.length || !shop.fitters.some((f) => timesDone(shop.practice, f.id, job.code) >= NORM)) return 1;
-  const factors = crew.map((id) => {
-    const fitter = shop.fitters.find((f) => f.id === id);
-    const master = job.crew.some((c) => c.skill !== "any" && (fitter?.skills[c.skill] ?? 0) >= MASTER);
-    return master ? 1 : (FACTORS[timesDone(shop.practice, id, job.code)] ?? 1);
+export function newTo(shop: Pick<Shop, "practice" | "fitters">, job: Pick<JobRow, "code" | "crew">): { fitter: string; factor: number }[] {
+  if (!shop.fitters.some((f) => timesDone(shop.practice, f.id, job.code) >= NORM)) return [];
+  return shop.fitters.flatMap((f) => {
+    const master = job.crew.some((c) => c.skill !== "any" && (f.skills[c.skill] ?? 0) >= MASTER);
+    const factor = master ? undefined : FACTORS[timesDone(shop.practice, f.id, job.code)];
+    return factor === undefined || f.retired ? [] : [{ fitter: f.id, factor }];
   });
-  return Math.min(...factors);
 }
 /** Who has a skill at this level needs no more time for a new kind of it. */
 const MASTER = 3;

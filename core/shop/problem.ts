@@ -4,7 +4,7 @@ import type { Plan, Problem, ProblemJob } from "../plan/model";
 import { sayDay } from "../plan/words";
 import { type Zone, zoneOf } from "../time/zone";
 import { barTicket, heldTickets } from "./barred";
-import { firstTimeFactor } from "./first-time";
+import { newTo } from "./first-time";
 import { heatOf } from "./heat";
 import { calendarData, leftMinutes } from "./left";
 import type { BuildRow, JobRow, Shop } from "./model";
@@ -43,8 +43,7 @@ export function nameParts(plan: Plan, shop: Shop, now: number): void {
 
 /**
  * The problem at `now`. Retired bays and fitters are left out, save those that a job under way or
- * done still names. A paused job is planned as what is left of it, free to be put elsewhere. What is a first time for all whom the
- * published plan (or a pin) has on it counts longer.
+ * done still names. A paused job is planned as what is left of it, free to be put elsewhere.
  */
 export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
   const zone = zoneOf(shop.workshop.zone);
@@ -64,7 +63,6 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
       ),
     ),
   );
-  const crews = published && new Map(published.jobs.map((j) => [j.id, j.fitters]));
   return {
     format: "wide-lane/problem@1",
     zone: w.zone,
@@ -97,7 +95,7 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
     })),
     ...(shop.tools.length ? { tools: shop.tools.map((t) => ({ id: t.id, name: t.name, pieces: t.pieces })) } : {}),
     shuntMinutes: w.shuntMinutes,
-    builds: shop.builds.map((b) => toBuild(shop, zone, b, now, places, crews)),
+    builds: shop.builds.map((b) => toBuild(shop, zone, b, now, places)),
     ...(published ? { published: onlyKnown(shop, published) } : {}),
     weights: w.weights,
   };
@@ -122,14 +120,7 @@ function weatherOf(shop: Shop): Problem["weather"] {
   };
 }
 
-function toBuild(
-  shop: Shop,
-  zone: Zone,
-  b: BuildRow,
-  now: number,
-  places: ReadonlySet<string>,
-  crews: ReadonlyMap<string, readonly string[]> | undefined,
-): Problem["builds"][number] {
+function toBuild(shop: Shop, zone: Zone, b: BuildRow, now: number, places: ReadonlySet<string>): Problem["builds"][number] {
   const van = shop.vans.find((v) => v.id === b.vanId);
   return {
     id: b.id,
@@ -141,23 +132,14 @@ function toBuild(
     lengthMm: van?.lengthMm ?? 6000,
     insideCrew: van?.insideCrew ?? 3,
     ...(b.at ? { at: b.at } : {}),
-    jobs: b.jobs.map((j) => toJob(shop, zone, b, j, now, places, crews)),
+    jobs: b.jobs.map((j) => toJob(shop, zone, b, j, now, places)),
   };
 }
 
-function toJob(
-  shop: Shop,
-  zone: Zone,
-  b: BuildRow,
-  j: JobRow,
-  now: number,
-  places: ReadonlySet<string>,
-  crews: ReadonlyMap<string, readonly string[]> | undefined,
-): ProblemJob {
+function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, places: ReadonlySet<string>): ProblemJob {
   const last = j.state === "done" ? undefined : lastPart(j.parts, shop.suppliers, now, shop.workshop.goodsInMinutes);
   const { needs, hold } = j;
-  const who = j.pin.fitters.length ? j.pin.fitters : (crews?.get(j.id) ?? []);
-  const first = j.state === "todo" && shop.workshop.firstTimes ? firstTimeFactor(shop, j, who) : 1;
+  const slow = j.state === "todo" && shop.workshop.firstTimes ? newTo(shop, j) : [];
   const approved = proofApproved(j);
   const place = j.place === "bench" ? "bench" : (j.actualPlace ?? b.at ?? "yard");
   // A fact that names a place since removed is kept as having been in the yard.
@@ -168,7 +150,8 @@ function toJob(
     id: j.id,
     stage: j.stage,
     name: j.name,
-    minutes: j.state === "paused" ? leftMinutes(shop, j, now) : slower(j.minutes, first),
+    minutes: j.state === "paused" ? leftMinutes(shop, j, now) : j.minutes,
+    ...(slow.length ? { slow } : {}),
     place: j.place,
     yardOk: j.yardOk,
     bay: j.bayHas,
@@ -253,6 +236,3 @@ function notBeforeOf(b: BuildRow, j: JobRow, zone: Zone): Pick<ProblemJob, "notB
   const at = Math.max(j.notBefore ?? Number.NEGATIVE_INFINITY, bench ?? Number.NEGATIVE_INFINITY);
   return Number.isFinite(at) ? { notBefore: zone.show(at) } : {};
 }
-
-const slower = (m: JobRow["minutes"], factor: number): JobRow["minutes"] =>
-  factor === 1 ? m : { best: Math.round(m.best * factor), likely: Math.round(m.likely * factor), worst: Math.round(m.worst * factor) };

@@ -96,6 +96,9 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
             <Link href={`/builds/${view.id}/cards`} className={buttonClass()}>
               Print job cards
             </Link>
+            <Link href={`/builds/${view.id}/client`} className={buttonClass()}>
+              For the client
+            </Link>
             <Button onClick={() => setEditing(true)}>Name and dates</Button>
             {left === 0 && (
               <Button

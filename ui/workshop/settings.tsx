@@ -158,7 +158,7 @@ export function Settings({ view }: { view: WorkshopView }) {
         <div className="col-span-2">
           <Check
             label="Plan first times longer"
-            hint="1.5 times at the first, 1.2 at the second, where nobody in the published crew has done the kind and others of the house have"
+            hint="1.5 times at the first, 1.2 at the second, for whoever has not done a kind of work that others of the house have"
             name="firstTimes"
             defaultChecked={was.firstTimes}
           />

@@ -44,12 +44,20 @@ function minutesOf(work: readonly Span[], during: { from: number; to: number }):
   return mergeTouching(all.slice(from, to).map((m): Span => [m, m + 1]));
 }
 
+/** Minutes of a job by who does it: the least new of them decides; with helpers for a part it takes its usual time. */
+function longer(job: Row["job"], crew: readonly string[]): number {
+  const minutes = plannedMinutes(job.minutes);
+  if (!crew.length || job.crew.some((d) => d.during)) return minutes;
+  const factors = crew.map((f) => job.slow?.find((s) => s.fitter === f)?.factor ?? 1);
+  return Math.ceil(minutes * Math.min(...factors) - 1e-9);
+}
+
 function stretches(x: Case, r: Row, repeated: readonly Span[], horizon: number): void {
   const { job, plan, work } = r;
   const at = { job: job.id };
   if (work.length === 0) return x.breach("calendar", `${job.id} has no work`, at);
   const began = work[0][0];
-  const asked = startedOf(job) ? Math.max(1, startedOf(job)!.leftMinutes) : plannedMinutes(job.minutes);
+  const asked = startedOf(job) ? Math.max(1, startedOf(job)!.leftMinutes) : longer(job, plan.fitters);
   if (lengthOf(work) !== asked) x.breach("calendar", `${job.id} works ${lengthOf(work)} of ${asked} minutes`, at);
   if (!r.started && began !== r.start) x.breach("calendar", `${job.id} starts ${plan.start} but works from ${plan.work![0][0]}`, at);
   if (work.at(-1)![1] !== r.end) x.breach("calendar", `${job.id} ends ${plan.end} but works to ${plan.work!.at(-1)![1]}`, at);

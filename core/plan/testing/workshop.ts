@@ -19,7 +19,7 @@ export interface Recipe {
   helpers?: boolean;
   /** Some work shares tools. */
   tools?: boolean;
-  /** Metal that lags behind the air, bays heated for some hours, weekdays with noise hours of their own. */
+  /** People new to some work, metal that lags behind the air, bays heated for some hours, weekdays with noise hours of their own. */
   slots?: boolean;
 }
 
@@ -142,6 +142,7 @@ function slotsIn(r: Random, p: Problem, base: number): void {
   });
   for (const b of p.builds)
     for (const j of b.jobs) {
+      if (r() < 0.3) j.slow = p.fitters.filter(() => r() < 0.4).map((f) => ({ fitter: f.id, factor: pick(r, [1.2, 1.5]) }));
       const minds = j.needs?.minTempC !== undefined || j.hold?.minTempC !== undefined;
       if (minds && r() < 0.6) j.needs = { ...j.needs, metal: true };
     }

@@ -1,0 +1,19 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { clientPage } from "@/core/shop/client-page";
+import { allUsers } from "@/server/people";
+import { ClientSheet } from "@/ui/build/client-sheet";
+import { buildView } from "../../../../_views/build";
+import { getState } from "../../../../_views/state";
+
+export const metadata: Metadata = { title: "For the client" };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const state = await getState();
+  const view = await buildView(state, id, new Map((await allUsers()).map((u) => [u.id, u.name])));
+  const build = state.shop.builds.find((b) => b.id === id);
+  if (!view || !build) notFound();
+  const page = clientPage(state.shop, build, (state.published ?? state.working)?.plan, view.openChoices, state.now);
+  return <ClientSheet page={page} house={state.shop.workshop.name} zone={view.zone} now={state.now} back={`/builds/${id}`} />;
+}
