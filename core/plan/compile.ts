@@ -335,7 +335,8 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         sameDay: !!j.needs?.sameDay,
         minTempC: van ? j.needs?.minTempC : undefined,
         maxTempC: van ? j.needs?.maxTempC : undefined,
-        lagC: j.needs?.metal ? skinBelow(c.problem) : 0,
+        // What is under way was begun on metal that was warm enough; what is left is held to the air.
+        lagC: j.needs?.metal && !started ? skinBelow(c.problem) : 0,
         // Minutes of a helper are counted from the beginning of the usual work: such jobs take their usual time.
         slow: j.slow?.length && !started && !partial ? new Map(j.slow.map((s) => [fitterIndex.get(s.fitter)!, s.factor])) : undefined,
         hold: j.hold?.minutes ?? 0,

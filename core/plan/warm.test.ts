@@ -87,6 +87,12 @@ describe("metal and the air", () => {
     expect(skinBelow({})).toBe(3);
   });
 
+  it("asks no more of what is under way: that is held to the air", () => {
+    const started = { started: { start: "2027-03-01T07:00", bay: "b", fitters: ["i"], leftMinutes: 60 } };
+    const p = shop([9, 9, 9], { needs: { metal: true }, hold: { minutes: 600, minTempC: 8 }, state: started });
+    expect(planned(p).end).toBe("2027-03-01T09:00");
+  });
+
   it("asks the same of a hold", () => {
     const seal = { needs: { metal: true, sameDay: true }, hold: { minutes: 600, minTempC: 8 } };
     // Lows of 9, 10, 11: at least 11 for the metal.

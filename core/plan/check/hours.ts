@@ -161,7 +161,7 @@ export class Hours {
 
   /** By how much metal is colder than the air for a job, where nothing is heated throughout. */
   lag(job: ProblemJob): number {
-    return job.needs?.metal ? (this.p.skinBelowC ?? 3) : 0;
+    return job.needs?.metal && !(typeof job.state === "object" && "started" in job.state) ? (this.p.skinBelowC ?? 3) : 0;
   }
 
   /** The warmest a place gets within [a, b) of one date: a day is as warm as its high between ten and twenty, else as its mean. */
