@@ -62,6 +62,7 @@ export const jobColumns = (j: JobRow) => ({
   needs_min_temp_c: j.needs.minTempC,
   needs_max_temp_c: j.needs.maxTempC,
   needs_metal: j.needs.metal,
+  needs_max_wind_ms: j.needs.maxWindMs,
   noisy: j.needs.noisy,
   same_day: j.needs.sameDay,
   hold_minutes: j.hold.minutes,

@@ -264,6 +264,7 @@ async function loadWeather(c: Conn | Pool): Promise<WeatherRow[]> {
     dry: json(r.dry),
     lowC: num(r.low_c),
     highC: num(r.high_c),
+    windMs: r.wind_ms as number | null,
   }));
 }
 
@@ -463,6 +464,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
         minTempC: r.needs_min_temp_c as number | null,
         maxTempC: r.needs_max_temp_c as number | null,
         metal: bool(r.needs_metal),
+        maxWindMs: r.needs_max_wind_ms as number | null,
         noisy: bool(r.noisy),
         sameDay: bool(r.same_day),
       },

@@ -17,6 +17,7 @@ export async function saveForecast(c: Conn | Pool, days: readonly WeatherRow[], 
       dry: d.dry,
       low_c: d.lowC,
       high_c: d.highC,
+      wind_ms: d.windMs,
       fetched_at: toSql(now),
     })),
   );

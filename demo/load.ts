@@ -219,6 +219,7 @@ async function playHistory(zone: Zone, now: number): Promise<void> {
       delete j.tools;
       // Whoever bonded on cold metal then had warmed it.
       if (j.needs) delete j.needs.metal;
+      if (j.needs) delete j.needs.maxWindMs;
     }
   const plan = telling(shop, readProblem(past), zone, now);
   const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));

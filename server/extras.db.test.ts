@@ -119,6 +119,7 @@ describe("the dry stretch", () => {
         dry: [["00:00", "24:00"]],
         lowC: 12,
         highC: 18,
+        windMs: null,
       })),
       NOW,
     );

@@ -39,9 +39,17 @@ export function forecast(place: { latitude: number; longitude: number }, zone: Z
       dry: dryWindows(r, wet),
       lowC: low,
       highC: Math.max(low + 1, high),
+      windMs: windOf(place, day, wet),
     });
   }
   return out;
+}
+
+/** Mostly a breeze, more of it with rain, now and then a blow; by a source of its own, so that rain and warmth stay what they were. */
+function windOf(place: { latitude: number; longitude: number }, day: number, wet: boolean): number {
+  const r = random(seedOf(`wind ${place.latitude} ${place.longitude} ${day}`));
+  const gust = r() * r() * 9 + 1.5 + (wet ? 2 : 0);
+  return Math.round(gust * 2) / 2;
 }
 
 function dryWindows(r: () => number, wet: boolean): [string, string][] {

@@ -223,6 +223,7 @@ function needsOf(shop: Shop, j: JobRow): string[] {
     j.needs.daylight && "daylight or lit bay",
     j.needs.minTempC !== null && `${j.needs.minTempC} °C or warmer${j.needs.metal ? ", the metal too" : ""}`,
     j.needs.maxTempC !== null && `${j.needs.maxTempC} °C at most`,
+    j.needs.maxWindMs !== null && `${j.needs.maxWindMs} m/s of wind at most, outdoors`,
     j.needs.noisy && `noisy: ${noiseHours(shop.workshop)}`,
     j.needs.sameDay && "done the day it is begun",
   ].filter((x): x is string => !!x);

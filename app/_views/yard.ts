@@ -13,6 +13,7 @@ import { noiseWords } from "@/core/shop/noise";
 import type { OpenChoice } from "@/core/shop/open-choices";
 import { crewNames, fitterName, initials, placeName } from "@/core/shop/say";
 import type { Slip } from "@/core/shop/slips";
+import { windWords } from "@/core/shop/wind";
 import { formatDate } from "@/core/time/zone";
 import type { State } from "@/server/planning";
 import { stageOf } from "@/ui/kit/stage";
@@ -220,7 +221,7 @@ function weatherWords({ shop, zone, now }: State): string {
   const dry = w.dry.find(([a, b]) => a <= clock && clock < b);
   const later = w.dry.find(([a]) => a > clock);
   const rain = dry ? (dry[1] === "24:00" ? "dry all day" : `dry to ${dry[1]}`) : later ? `rain till ${later[0]}` : "rain";
-  return `dusk ${w.sunset} · ${rain}`;
+  return [`dusk ${w.sunset}`, rain, ...windWords(shop, formatDate(zone.dayOf(now)), formatDate(zone.dayOf(now) + 1))].join(" · ");
 }
 
 function warmWords(shop: Shop): string {

@@ -39,6 +39,7 @@ export function causeOf(why: Why | undefined, fitters: ReadonlySet<string>, benc
     case "daylight":
     case "noise":
     case "temperature":
+    case "wind":
     case "same-day":
       return "weather";
     case "proof":

@@ -45,6 +45,7 @@ const needs = {
     minTempC: { type: "number" },
     maxTempC: { type: "number" },
     metal: { type: "boolean" },
+    maxWindMs: { type: "number", exclusiveMinimum: 0 },
     noisy: { type: "boolean" },
     sameDay: { type: "boolean" },
   },

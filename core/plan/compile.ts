@@ -61,6 +61,7 @@ export interface Job {
   sameDay: boolean;
   minTempC?: number;
   maxTempC?: number;
+  maxWindMs?: number;
   /** So much warmer the air has to be for it where nothing is heated throughout: metal lags behind. */
   lagC: number;
   /** By fitter: how many times as long it takes, for those new to its kind. */
@@ -153,8 +154,10 @@ export interface Compiled {
   weights: { late: number; flow: number; shunts: number; churn: number; overtime: number };
   /** Days on which the mean (kind "mean") or the low falls short of a temperature. */
   cold(kind: "mean" | "low", tempC: number): OpenSet;
-  /** Days on which the high is above a temperature. */
+  /** When a day is warmer than a temperature. */
   hot(tempC: number): OpenSet;
+  /** Days on which it blows harder than so many metres a second. */
+  windy(windMs: number): OpenSet;
   jobIndex: Map<string, number>;
 }
 
@@ -335,6 +338,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         sameDay: !!j.needs?.sameDay,
         minTempC: van ? j.needs?.minTempC : undefined,
         maxTempC: van ? j.needs?.maxTempC : undefined,
+        maxWindMs: van ? j.needs?.maxWindMs : undefined,
         // What is under way was begun on metal that was warm enough; what is left is held to the air.
         lagC: j.needs?.metal && !started ? skinBelow(c.problem) : 0,
         // Minutes of a helper are counted from the beginning of the usual work: such jobs take their usual time.

@@ -154,6 +154,7 @@ function lastNeeding(b: Board, stay: Stay, by: Minute): number | undefined {
 const PLAIN: Partial<Record<WhyKind, string>> = {
   dry: "no dry weather",
   daylight: "no daylight",
+  wind: "too windy",
   noise: "no noisy work",
   "same-day": "would not be done the same day",
 };

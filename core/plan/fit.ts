@@ -91,6 +91,10 @@ function vanConflict(
       if (low !== undefined) return { kind: "temperature", until: Math.max(start + 1, hours.startFor(low, hours.minutes(start, end))) };
     }
   }
+  if (job.maxWindMs !== undefined && !place.indoor) {
+    const windy = firstTouch(c.windy(job.maxWindMs), work);
+    if (windy !== undefined) return { kind: "wind", until: windy };
+  }
   // Work that opens the skin is sealed within one dry stretch: rain in between would find it open.
   if (job.sameDay && job.dry && !place.indoor && !job.started) {
     const i = c.dry.indexAt(start);

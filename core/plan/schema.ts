@@ -23,6 +23,7 @@ const day = {
   sunset: clock,
   dry: windows,
   tempC: { type: "array", items: { type: "number" }, minItems: 2, maxItems: 2 },
+  windMs: { type: "number", minimum: 0 },
 } as const;
 
 const calendar = object(
@@ -137,6 +138,8 @@ const job = object(
         maxTempC: { type: "number" } as const,
         // The lowest temperature of work and hold is that of the metal, which lags behind the air.
         metal: { type: "boolean" } as const,
+        // The most wind, in metres a second, where no roof is over it.
+        maxWindMs: { type: "number", exclusiveMinimum: 0 } as const,
         noisy: { type: "boolean" } as const,
         sameDay: { type: "boolean" } as const,
       },
@@ -210,6 +213,7 @@ export const whyKinds = [
   "daylight",
   "noise",
   "temperature",
+  "wind",
   "calendar",
   "same-day",
   "proof",

@@ -13,7 +13,7 @@ export function weatherSets(p: Problem, zone: Zone, first: number, last: number,
   const usual = p.weather?.default;
   const dry: Stretch[] = [];
   const light: Stretch[] = [];
-  const temps: { day: number; low: number; mean: number; high: number }[] = [];
+  const temps: { day: number; low: number; mean: number; high: number; wind: number }[] = [];
   for (const d of range(first, last)) {
     const w = byDay.get(d) ?? usual;
     if (!w) {
@@ -23,7 +23,7 @@ export function weatherSets(p: Problem, zone: Zone, first: number, last: number,
     }
     dry.push(...windowsOfDay(zone, d, w.dry));
     light.push(...windowsOfDay(zone, d, [[w.sunrise, w.sunset]]));
-    temps.push({ day: d, low: w.tempC[0], mean: (w.tempC[0] + w.tempC[1]) / 2, high: w.tempC[1] });
+    temps.push({ day: d, low: w.tempC[0], mean: (w.tempC[0] + w.tempC[1]) / 2, high: w.tempC[1], wind: w.windMs ?? 0 });
   }
   const coldSets = new Map<string, OpenSet>();
   const wholeDays = (list: typeof temps) => OpenSet.of(list.map((t) => [zone.dayStart(t.day), zone.dayStart(t.day + 1)]));
@@ -36,6 +36,16 @@ export function weatherSets(p: Problem, zone: Zone, first: number, last: number,
       let set = coldSets.get(key);
       if (!set) {
         set = wholeDays(temps.filter((t) => t[kind] < tempC));
+        coldSets.set(key, set);
+      }
+      return set;
+    },
+    /** Days on which it blows harder than that. */
+    windy(windMs: number): OpenSet {
+      const key = `wind ${windMs}`;
+      let set = coldSets.get(key);
+      if (!set) {
+        set = wholeDays(temps.filter((t) => t.wind > windMs));
         coldSets.set(key, set);
       }
       return set;

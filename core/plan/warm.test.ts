@@ -153,3 +153,29 @@ describe("noise hours by weekday", () => {
     expect(() => shop([12], noisy, {}, { noiseWeek: { mon: [["14:00", "10:00"]] } })).toThrow(/noiseWeek.mon/);
   });
 });
+
+describe("wind", () => {
+  const job = { needs: { maxWindMs: 6 }, minutes: 120 };
+  const blown = (winds: (number | undefined)[], bay: Record<string, unknown> = {}) => {
+    const p = structuredClone(
+      shop(
+        winds.map(() => 12),
+        job,
+        bay,
+      ),
+    );
+    winds.forEach((w, i) => {
+      if (w !== undefined) p.weather!.days![i].windMs = w;
+    });
+    return readProblem(p);
+  };
+  it("keeps work that minds it off the days that blow harder, exactly at the limit not, and under a roof never", () => {
+    expect(planned(blown([6, 2])).start).toBe("2027-03-01T08:00");
+    const windy = planned(blown([6.5, 9, 3]));
+    expect(windy.start).toBe("2027-03-03T08:00");
+    expect(windy.why![0]).toMatchObject({ kind: "wind", text: expect.stringMatching(/^too windy until/) });
+    expect(planned(blown([9, 9], { has: ["indoor"] })).start).toBe("2027-03-01T08:00");
+    expect(planned(blown([undefined, 2])).start).toBe("2027-03-01T08:00");
+    expect(breaks(blown([9, 2]), "2027-03-01T08:00", "2027-03-01T10:00")).toContain("conditions");
+  });
+});

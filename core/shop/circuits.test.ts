@@ -46,7 +46,7 @@ describe("an added circuit", () => {
 describe("what sparks", () => {
   const cut = {
     irreversible: "cut",
-    needs: { dry: false, daylight: false, minTempC: null, maxTempC: null, metal: false, noisy: false, sameDay: false },
+    needs: { dry: false, daylight: false, minTempC: null, maxTempC: null, metal: false, maxWindMs: null, noisy: false, sameDay: false },
     zones: ["left"],
     place: "van" as const,
   };

@@ -62,7 +62,7 @@ export function extraJob(build: Pick<BuildRow, "id" | "jobs">, a: AskedJob): Job
     yardOk: a.yardOk ?? false,
     bayHas: [],
     zones: [...a.zones],
-    needs: { dry: false, daylight: false, minTempC: null, maxTempC: null, metal: false, noisy: false, sameDay: false },
+    needs: { dry: false, daylight: false, minTempC: null, maxTempC: null, metal: false, maxWindMs: null, noisy: false, sameDay: false },
     hold: { minutes: a.holdMinutes ?? 0, still: false, keepOff: a.holdMinutes ? [...a.zones] : null, minTempC: null },
     notBefore: a.notBefore ?? null,
     cautions: [...(a.cautions ?? [])],

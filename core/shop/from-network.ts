@@ -46,6 +46,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
       minTempC: j.needs?.minTempC ?? null,
       maxTempC: j.needs?.maxTempC ?? null,
       metal: j.needs?.metal ?? false,
+      maxWindMs: j.needs?.maxWindMs ?? null,
       noisy: j.needs?.noisy ?? false,
       sameDay: j.needs?.sameDay ?? false,
     },

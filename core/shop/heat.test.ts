@@ -10,6 +10,7 @@ import { noiseHours, noiseOn, noiseWords } from "./noise";
 import { toProblem } from "./problem";
 import { startObstacles } from "./ready";
 import { at, testShop } from "./testing/shop";
+import { windWords } from "./wind";
 
 const zone = zoneOf("Europe/Lisbon");
 const day = { lowC: 4, highC: 12 };
@@ -80,7 +81,7 @@ describe("warmth of a place", () => {
     const cold = testShop();
     const b = cold.builds[0];
     const j = b.jobs.find((x) => x.place === "van" && x.state === "todo")!;
-    cold.weather = [{ date: "2027-03-02", sunrise: "07:00", sunset: "18:30", dry: [["00:00", "24:00"]], lowC: 4, highC: 12 }];
+    cold.weather = [{ date: "2027-03-02", sunrise: "07:00", sunset: "18:30", dry: [["00:00", "24:00"]], lowC: 4, highC: 12, windMs: null }];
     j.needs = { ...j.needs, minTempC: 6, metal: true };
     const say = (place: string) =>
       startObstacles(cold, j, [], place, at("2027-03-02T10:00"))
@@ -125,5 +126,27 @@ describe("noise hours by weekday", () => {
     expect(say("2027-03-03T12:30")).toBe("noise from 14:00, in 1 h 30");
     expect(say("2027-03-03T16:00")).toBe("quiet since 16:00");
     expect(say("2027-03-06T10:00")).toBe("no noise today");
+  });
+});
+
+describe("wind", () => {
+  const shop = testShop();
+  const b = shop.builds[0];
+  const j = b.jobs.find((x) => x.place === "van" && x.state === "todo")!;
+  it("stops a start outdoors, not under a roof, and says what it asks for in the yard", () => {
+    shop.weather = [
+      { date: "2027-03-02", sunrise: "07:00", sunset: "18:30", dry: [["00:00", "24:00"]], lowC: 9, highC: 15, windMs: 9 },
+      { date: "2027-03-03", sunrise: "07:00", sunset: "18:30", dry: [["00:00", "24:00"]], lowC: 9, highC: 15, windMs: 8 },
+    ];
+    j.needs = { ...j.needs, maxWindMs: 6 };
+    const say = (place: string) =>
+      startObstacles(shop, j, [], place, at("2027-03-02T10:00"))
+        .map((o) => o.text)
+        .join("; ");
+    expect(say("b2")).toMatch(/too windy outdoors: up to 9 m\/s where 6 are the most/);
+    expect(say("b1")).not.toMatch(/windy/);
+    expect(windWords(shop, "2027-03-02", "2027-03-03")).toEqual(["up to 9 m/s: no full sheets outdoors"]);
+    expect(windWords(shop, "2027-03-01", "2027-03-02")).toEqual(["up to 9 m/s tomorrow: tie loose sheets down this evening"]);
+    expect(windWords(shop, "2027-03-03", "2027-03-04")).toEqual([]);
   });
 });

@@ -173,6 +173,8 @@ export interface JobRow {
     maxTempC: number | null;
     /** The lowest temperature is that of the metal. */
     metal: boolean;
+    /** Most wind where no roof is over it, m/s. */
+    maxWindMs: number | null;
     noisy: boolean;
     sameDay: boolean;
   };
@@ -308,6 +310,8 @@ export interface WeatherRow {
   dry: [string, string][];
   lowC: number;
   highC: number;
+  /** At most, m/s; null: not in the forecast. */
+  windMs: number | null;
 }
 
 export interface SupplierRow {

@@ -365,7 +365,7 @@ describe("a short slot", () => {
   });
   it("knows until when it stays dry", () => {
     const s = testShop();
-    s.weather = [{ date: "2027-03-03", sunrise: "07:00", sunset: "18:00", dry: [["08:00", "12:30"]], lowC: 5, highC: 12 }];
+    s.weather = [{ date: "2027-03-03", sunrise: "07:00", sunset: "18:00", dry: [["08:00", "12:30"]], lowC: 5, highC: 12, windMs: null }];
     expect(dryUntil(s, NOW)).toBe(at("2027-03-03T12:30"));
     expect(dryUntil(s, at("2027-03-03T12:30"))).toBeNull();
     expect(dryUntil(s, at("2027-03-04T09:00"))).toBeUndefined();

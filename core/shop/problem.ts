@@ -111,6 +111,7 @@ function weatherOf(shop: Shop): Problem["weather"] {
     sunset: d.sunset,
     dry: d.dry,
     tempC: [d.lowC, d.highC],
+    ...opt("windMs", d.windMs),
   }));
   // Beyond the forecast: the light and warmth of its last day, and half the working day dry.
   const last = days[days.length - 1];
@@ -170,6 +171,7 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
       ...opt("minTempC", needs.minTempC),
       ...opt("maxTempC", needs.maxTempC),
       ...(needs.metal ? { metal: true } : {}),
+      ...opt("maxWindMs", needs.maxWindMs),
     },
     after: j.after.map((a) => ({ job: a.job, lag: a.lag, lagKind: a.lagKind, ignoreHold: a.ignoreHold })),
     ...(hold.minutes > 0

@@ -210,6 +210,11 @@ function weatherObstacles(shop: Shop, job: JobRow, place: string, now: number): 
     out.push({ kind: "conditions", text: `no dry weather outdoors now (${sayDay(zone, now)})` });
   if (job.needs.daylight && !has.includes("lit") && (clock < day.sunrise || clock >= day.sunset))
     out.push({ kind: "conditions", text: `no daylight (${day.sunrise} to ${day.sunset})` });
+  if (job.needs.maxWindMs !== null && !has.includes("indoor") && (day.windMs ?? 0) > job.needs.maxWindMs)
+    out.push({
+      kind: "conditions",
+      text: `too windy outdoors: up to ${day.windMs} m/s where ${job.needs.maxWindMs} are the most; under a roof, or something else today`,
+    });
   const air = airAt(bay, day, now, clock);
   if (job.needs.maxTempC !== null && air.highC > job.needs.maxTempC)
     out.push({

@@ -106,7 +106,7 @@ describe("a hold", () => {
   van.endedAt = at("2027-03-01T16:00");
   van.actualPlace = "b2";
   van.hold = { minutes: 1200, still: true, keepOff: null, minTempC: 10 };
-  shop.weather = [{ date: "2027-03-01", sunrise: "07:00", sunset: "18:30", dry: [], lowC: 14, highC: 22 }];
+  shop.weather = [{ date: "2027-03-01", sunrise: "07:00", sunset: "18:30", dry: [], lowC: 14, highC: 22, windMs: null }];
   const read = (on: string, clock: string, tempC: number) => entry("reading", { on, at: clock, tempC }, { jobId: van.id });
 
   it("names who stays with it, where it is said what it keeps", () => {

@@ -323,6 +323,21 @@ function Conditions({ draft, set }: Part) {
       {flag("daylight", "light")}
       {flag("noisy", "noisy")}
       {flag("sameDay", "done the day it is begun")}
+      <label className="flex items-center gap-2 whitespace-nowrap">
+        wind at most
+        <input
+          type="number"
+          aria-label="Most wind outdoors, m/s"
+          min={1}
+          value={needs.maxWindMs ?? ""}
+          onChange={(e) => {
+            const { maxWindMs: _old, ...rest } = needs;
+            set({ needs: e.target.value === "" ? rest : { ...rest, maxWindMs: Number(e.target.value) } });
+          }}
+          className={cx(inputClass, "!w-18")}
+        />
+        m/s, outdoors
+      </label>
       {flag("metal", "on metal, colder than the air where a bay is not kept warm")}
       {draft.place === "van" && (
         <Check label="yard will do" checked={draft.yardOk ?? false} onChange={(e) => set({ yardOk: e.target.checked })} />

@@ -188,7 +188,7 @@ export function Settings({ view }: { view: WorkshopView }) {
               <tr key={d.date} className="border-t">
                 <td className="py-1 pr-2 whitespace-nowrap">{d.date}</td>
                 <td className="pr-2">
-                  {d.lowC} to {d.highC} °C
+                  {d.lowC} to {d.highC} °C{d.windMs !== null && `, ${d.windMs} m/s`}
                 </td>
                 <td className="pr-2 text-muted">
                   light {d.sunrise} to {d.sunset}

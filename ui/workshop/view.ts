@@ -102,5 +102,5 @@ export interface WorkshopView {
   /** Jobs that something traced can be for. */
   served: { code: string; name: string }[];
   skills: string[];
-  weather: { date: string; sunrise: string; sunset: string; dry: string; lowC: number; highC: number }[];
+  weather: { date: string; sunrise: string; sunset: string; dry: string; lowC: number; highC: number; windMs: number | null }[];
 }

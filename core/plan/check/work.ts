@@ -16,6 +16,7 @@ export function checkWork(x: Case): void {
     crew(x, r);
     place(x, r);
     temperature(x, r);
+    wind(x, r);
     for (const f of r.plan.fitters)
       bookings.set(f, [...(bookings.get(f) ?? []), ...workOf(x, r, f).map((span) => ({ span, job: r.job.id }))]);
   }
@@ -197,6 +198,17 @@ function place(x: Case, r: Row): void {
     x.breach("bay", `${job.id} asks ${job.bay!.join(", ")}, which ${bay.id} lacks`, at);
   if (bay.maxHeightMm !== undefined && build.heightMm > bay.maxHeightMm) x.breach("bay", `${build.id} is too high for ${bay.id}`, at);
   if (bay.maxLengthMm !== undefined && build.lengthMm > bay.maxLengthMm) x.breach("bay", `${build.id} is too long for ${bay.id}`, at);
+}
+
+/** Where no roof is over it, work that minds the wind is not done on a day that blows harder. */
+function wind(x: Case, r: Row): void {
+  const most = r.job.needs?.maxWindMs;
+  if (!r.van || most === undefined || x.hours.indoor(r.plan.place)) return;
+  for (const [a, b] of r.work)
+    for (let day = x.zone.dayOf(a); day <= x.zone.dayOf(b - 1); day++) {
+      const has = x.hours.weatherOn(day)?.windMs ?? 0;
+      if (has > most) return x.breach("conditions", `${r.job.id} takes no more than ${most} m/s of wind, has ${has}`, { job: r.job.id });
+    }
 }
 
 function temperature(x: Case, r: Row): void {

@@ -116,7 +116,7 @@ function helpersIn(r: Random, p: Problem): void {
     }
 }
 
-/** Heat by the hour in bays that have none, work on metal that minds it, and noise hours by weekday. */
+/** Wind, heat by the hour in bays that have none, work on metal that minds it, and noise hours by weekday. */
 function slotsIn(r: Random, p: Problem, base: number): void {
   p.noiseWeek = {
     sat: [],
@@ -125,6 +125,7 @@ function slotsIn(r: Random, p: Problem, base: number): void {
     ...(r() < 0.2 ? { [pick(r, WEEK)]: [] } : {}),
   };
   if (r() < 0.7) p.skinBelowC = pick(r, [0, 2, 4.5]);
+  for (const d of p.weather?.days ?? []) if (r() < 0.7) d.windMs = between(r, 1, 11);
   p.bays.forEach((bay, i) => {
     if (i % 2 && r() < 0.6) {
       bay.has = bay.has.filter((x) => x !== "heated");
@@ -143,6 +144,7 @@ function slotsIn(r: Random, p: Problem, base: number): void {
   for (const b of p.builds)
     for (const j of b.jobs) {
       if (r() < 0.3) j.slow = p.fitters.filter(() => r() < 0.4).map((f) => ({ fitter: f.id, factor: pick(r, [1.2, 1.5]) }));
+      if (j.place === "van" && r() < 0.2) j.needs = { ...j.needs, maxWindMs: pick(r, [6, 8]) };
       const minds = j.needs?.minTempC !== undefined || j.hold?.minTempC !== undefined;
       if (minds && r() < 0.6) j.needs = { ...j.needs, metal: true };
     }

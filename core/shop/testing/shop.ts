@@ -154,9 +154,9 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
     times: [],
     zoneRates: [],
     weather: [
-      { date: "2027-03-03", sunrise: "06:55", sunset: "18:33", dry: [["00:00", "15:00"]], lowC: 8, highC: 15 },
-      { date: "2027-03-04", sunrise: "06:53", sunset: "18:34", dry: [["11:00", "13:00"]], lowC: 8, highC: 14 },
-      { date: "2027-03-05", sunrise: "06:52", sunset: "18:35", dry: [["00:00", "24:00"]], lowC: 9, highC: 16 },
+      { date: "2027-03-03", sunrise: "06:55", sunset: "18:33", dry: [["00:00", "15:00"]], lowC: 8, highC: 15, windMs: null },
+      { date: "2027-03-04", sunrise: "06:53", sunset: "18:34", dry: [["11:00", "13:00"]], lowC: 8, highC: 14, windMs: null },
+      { date: "2027-03-05", sunrise: "06:52", sunset: "18:35", dry: [["00:00", "24:00"]], lowC: 9, highC: 16, windMs: null },
     ],
     builds,
   };
