@@ -6,6 +6,7 @@ import { bedAcross } from "./bed-across";
 import { boardMatch } from "./board-match";
 import { boltPattern } from "./bolt-pattern";
 import { cable } from "./cable";
+import { coatChain } from "./coat-chain";
 import { corners } from "./corners";
 import { cure } from "./cure";
 import { damping } from "./damping";
@@ -90,6 +91,7 @@ export const CALCULATORS: readonly Calculator[] = [
   disturbedHold,
   passes,
   mixes,
+  coatChain,
   secondHands,
   handsDate,
   landProduct,

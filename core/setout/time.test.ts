@@ -234,3 +234,55 @@ describe("a run in passes, locked with its job", () => {
     expect(run("passes", { pieces: 6, first: 20, hold: 90, second: 15 }).minutes).toEqual({ best: 210, likely: 225, worst: 750 });
   });
 });
+
+describe("a chain of coats", () => {
+  const coats = [
+    { name: "prime", minutes: 60, holdH: 4 },
+    { name: "first", minutes: 60, holdH: 16 },
+    { name: "second", minutes: 60, holdH: 24 },
+  ];
+  const day = { weekday: "mon", from: "08:00", opens: "08:00", closes: "17:00", coats };
+  it("worked by hand: prime 08 to 09, first 13 to 14, second Tuesday 08 to 09, dry Wednesday 09:00, a day in hand", () => {
+    const o = run("coat-chain", { ...day, neededDay: 3, neededAt: "09:00" });
+    expect(o.results).toEqual({ ready: "wed 09:00", readyH: 49, handsMinutes: 180, spareH: 24, latestStart: "tue 10:00", gapLeftMm: null });
+    expect(o.findings.map((f) => f.text).slice(1)).toEqual([
+      "prime: mon 08:00 to mon 09:00, dry mon 13:00; at the latest from tue 10:00",
+      "first: mon 13:00 to mon 14:00, dry tue 06:00; at the latest from tue 15:00",
+      "second: tue 08:00 to tue 09:00, dry wed 09:00; at the latest from wed 08:00",
+    ]);
+  });
+  it("goes over the weekend only as a hold, never with hands", () => {
+    expect(run("coat-chain", { ...day, weekday: "fri" }).results).toMatchObject({ ready: "tue 09:00" });
+    const late = run("coat-chain", { ...day, weekday: "fri", neededDay: 3, neededAt: "08:00" });
+    expect([level(late), late.results.spareH]).toEqual(["stop", -25]);
+    // Needed on Monday morning: what has to hold over Sunday goes on on Friday, and what comes before it earlier still.
+    // Second: dry from Sunday 08:00 back, so Friday 16:00; first: by Thursday midnight, so 16:00; prime: by noon, so 11:00.
+    expect(late.results.latestStart).toBe("thu 11:00");
+  });
+  it("takes twice as long ten degrees below, and tells what the coats leave of a gap", () => {
+    expect(run("coat-chain", { ...day, coats: coats.slice(0, 1), tempC: 10 }).results.ready).toBe("mon 17:00");
+    expect(run("coat-chain", { ...day, filmMm: 0.2, gapMm: 3 }).results.gapLeftMm).toBe(1.8);
+    expect(level(run("coat-chain", { ...day, filmMm: 0.2, gapMm: 2 }))).toBe("warn");
+    expect(level(run("coat-chain", { ...day, filmMm: 0.5, gapMm: 3 }))).toBe("stop");
+  });
+  it("refuses a coat longer than the day, and a day that closes before it opens", () => {
+    expect(refused("coat-chain", { ...day, coats: [{ name: "x", minutes: 600, holdH: 1 }] })).toEqual(["coats[0].minutes"]);
+    expect(refused("coat-chain", { ...day, closes: "07:00" })).toEqual(["closes"]);
+    expect(refused("coat-chain", { ...day, weekday: "holiday" })).toEqual(["weekday"]);
+  });
+  it("never begins later at the soonest than at the latest where it is dry in time, for 300 chains", () => {
+    const r = random(3);
+    for (let k = 0; k < 300; k++) {
+      const some = Array.from({ length: 1 + Math.floor(r() * 4) }, (_, i) => ({
+        name: `c${i}`,
+        minutes: 20 + Math.floor(r() * 200),
+        holdH: Math.floor(r() * 30),
+      }));
+      const o = run("coat-chain", { ...day, coats: some, neededDay: 7 + Math.floor(r() * 3) });
+      if ((o.results.spareH as number) < 0) continue;
+      const later = run("coat-chain", { ...day, coats: some });
+      expect(later.results.readyH).toBe(o.results.readyH);
+      expect(level(o)).not.toBe("stop");
+    }
+  });
+});

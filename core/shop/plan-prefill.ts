@@ -2,7 +2,8 @@
 
 import type { Plan } from "../plan/model";
 import { type Prefill, roofBays, type SheetDraft } from "../setout/prefill";
-import { DAY, type Minute, zoneOf } from "../time/zone";
+import { WEEKDAYS } from "../time/calendar";
+import { DAY, type Minute, weekdayOf, zoneOf } from "../time/zone";
 import { asMeasured } from "../van/readings";
 import { entriesOf } from "./docket/of";
 import type { BuildRow, JobRow, Shop, WeatherRow } from "./model";
@@ -241,6 +242,43 @@ function mixes({ job }: Asked): Prefill | undefined {
   return { draft: { pieces: String(pieces), pieceMinutes: String(each) }, basis: { pieces, "minutes a piece": each }, partial: true };
 }
 
+/** When the job is planned, the hours of its day, and when the first that follows it wants it dry. Coats and their holds are on the tins. */
+function coatChain(a: Asked): Prefill | undefined {
+  const { shop, build, job, plan } = a;
+  const p = job && plan.jobs.find((x) => x.id === job.id);
+  if (!job || !p) return undefined;
+  const zone = zoneOf(shop.workshop.zone);
+  const day = zone.dayOf(zone.parse(p.start));
+  const weekday = weekdayOf(day);
+  const windows = shop.calendars.find((c) => c.id === "shop")?.windows.filter((w) => w.weekday === weekday) ?? [];
+  const followers = build.jobs.filter((j) => j.after.some((x) => x.job === job.id)).map((j) => j.id);
+  const next = plan.jobs
+    .filter((x) => followers.includes(x.id))
+    .map((x) => x.start)
+    .sort()[0];
+  const tempC = siteOf(a)?.tempC;
+  return {
+    draft: {
+      weekday: WEEKDAYS[Math.min(weekday, 4)],
+      from: p.start.slice(11, 16),
+      coats: [{ name: job.name, minutes: String(Math.min(job.minutes.likely, 120)), holdH: String(Math.round(job.hold.minutes / 6) / 10) }],
+      ...(windows.length
+        ? {
+            opens: windows.map((w) => w.opens).sort()[0],
+            closes: windows
+              .map((w) => w.closes)
+              .sort()
+              .at(-1)!,
+          }
+        : {}),
+      ...(next ? { neededDay: String(zone.dayOf(zone.parse(next)) - day), neededAt: next.slice(11, 16) } : {}),
+      ...(tempC === undefined ? {} : { tempC: String(tempC) }),
+    },
+    basis: { planned: p.start, ...(next ? { "needed by": next } : {}) },
+    partial: true,
+  };
+}
+
 const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
   cure: overNight,
   recoat: warmth,
@@ -258,6 +296,7 @@ const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
   corners,
   "disturbed-hold": disturbedHold,
   mixes,
+  "coat-chain": coatChain,
   "hole-range": holeRange,
 };
 

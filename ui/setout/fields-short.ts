@@ -25,6 +25,12 @@ export const words = (path: string, label: string, optional?: true): Leaf => ({
   ...(optional ? { optional } : {}),
 });
 export const tick = (path: string, label: string): Leaf => ({ kind: "flag", path, label });
+export const choice = (path: string, label: string, options: readonly (readonly [value: string, label: string])[]): Leaf => ({
+  kind: "choice",
+  path,
+  label,
+  options,
+});
 export const rows = (path: string, label: string, one: string, ...fields: Leaf[]): Field => ({ kind: "rows", path, label, one, fields });
 
 export const sheet = (

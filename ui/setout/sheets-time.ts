@@ -1,6 +1,6 @@
 // Sheets about hours: holds, passes, second hands, the day and the date.
 
-import { number, rows, sheet, tick, words } from "./fields-short";
+import { choice, length, number, rows, sheet, tick, words } from "./fields-short";
 import type { Sheet } from "./sheets";
 
 export const TIME_SHEETS: readonly Sheet[] = [
@@ -86,6 +86,53 @@ export const TIME_SHEETS: readonly Sheet[] = [
       tick("pair", "A second pair of hands"),
     ],
     { pieces: "12", pieceMinutes: "6", openMinutes: "20", mixMinutes: "8", pair: false },
+  ),
+  sheet(
+    "coat-chain",
+    "A chain of coats",
+    "Time and hands",
+    [
+      choice("weekday", "Begins on", [
+        ["mon", "Monday"],
+        ["tue", "Tuesday"],
+        ["wed", "Wednesday"],
+        ["thu", "Thursday"],
+        ["fri", "Friday"],
+      ]),
+      words("from", "Could begin, as 08:30"),
+      words("opens", "The day opens"),
+      words("closes", "The day closes"),
+      rows(
+        "coats",
+        "Coats, in their order",
+        "coat",
+        words("name", "What"),
+        number("minutes", "Hands", "min"),
+        number("holdH", "Dry after", "h"),
+      ),
+      number("neededDay", "Needed, days on", undefined, true),
+      words("neededAt", "Needed at", true),
+      number("tempC", "Temperature", "°C", true),
+      length("filmMm", "A coat is thick", true),
+      length("gapMm", "Smallest moving gap", true),
+    ],
+    {
+      weekday: "mon",
+      from: "08:00",
+      opens: "08:00",
+      closes: "17:00",
+      coats: [
+        { name: "fill and sand", minutes: "60", holdH: "3" },
+        { name: "prime", minutes: "45", holdH: "4" },
+        { name: "first coat", minutes: "60", holdH: "16" },
+        { name: "second coat", minutes: "60", holdH: "24" },
+      ],
+      neededDay: "4",
+      neededAt: "08:00",
+      tempC: "20",
+      filmMm: "0.08",
+      gapMm: "2",
+    },
   ),
   sheet(
     "second-hands",

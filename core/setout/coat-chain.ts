@@ -1,0 +1,140 @@
+// A chain of coats: when each goes on and is dry, at the soonest and at the latest, against the day it is needed; and what coats take
+// from a moving gap.
+
+import { CLOCK, minutesOf } from "../time/clock";
+import { calculator, type Finding, is, list, object, outcome, round } from "./model";
+
+interface Coat {
+  name: string;
+  minutes: number;
+  holdH: number;
+}
+
+interface Input {
+  weekday: string;
+  from: string;
+  opens: string;
+  closes: string;
+  coats: Coat[];
+  neededDay?: number;
+  neededAt?: string;
+  tempC?: number;
+  filmMm?: number;
+  gapMm?: number;
+}
+
+const DAYS = ["mon", "tue", "wed", "thu", "fri", "sat", "sun"];
+const DAY = 1440;
+/** Holds are told for this temperature; ten degrees less take twice as long. The product's own table goes before it. */
+const REF_C = 20;
+/** A moving gap is not to get smaller than this, mm. A house figure. */
+const LEAST_GAP = 1;
+const FAR = 400;
+
+const temperature = { type: "number", minimum: -20, maximum: 45 };
+const schema = object(
+  {
+    weekday: { type: "string", enum: DAYS },
+    from: CLOCK,
+    opens: CLOCK,
+    closes: CLOCK,
+    coats: list(object({ name: is.name, minutes: is.size, holdH: is.amount }), 1),
+  },
+  {
+    neededDay: { type: "integer", minimum: 0, maximum: FAR },
+    neededAt: CLOCK,
+    tempC: temperature,
+    filmMm: is.amount,
+    gapMm: is.amount,
+  },
+);
+
+/**
+ * Each coat's work lies within one working day (Monday to Friday, between the hours given); its hold is elapsed time · 2^((20 − T)/10).
+ * Forwards from the start each coat goes on at the soonest; backwards from when all is needed at the latest. A gap between two
+ * coated edges loses film · coats · 2.
+ */
+export const coatChain = calculator<Input>(
+  { name: "coat-chain", title: "A chain of coats" },
+  schema,
+  ({ opens, closes, coats }) => {
+    const length = minutesOf(closes) - minutesOf(opens);
+    if (length <= 0) return [{ path: "closes", message: "has to be later than it opens" }];
+    return coats.flatMap((c, i) => (c.minutes > length ? [{ path: `coats[${i}].minutes`, message: "do not fit in one day" }] : []));
+  },
+  ({ weekday, from, opens, closes, coats, neededDay, neededAt, tempC = REF_C, filmMm, gapMm }) => {
+    const first = DAYS.indexOf(weekday);
+    const [open, close] = [minutesOf(opens), minutesOf(closes)];
+    const works = (day: number) => (((first + day) % 7) + 7) % 7 < 5;
+    const hold = (c: Coat) => c.holdH * 60 * 2 ** ((REF_C - tempC) / 10);
+    /** From t on, when so many minutes could begin so that they end the same working day. */
+    const next = (t: number, minutes: number): number => {
+      for (let day = Math.floor(t / DAY); ; day++) {
+        const at = Math.max(t, day * DAY + open);
+        if (works(day) && at + minutes <= day * DAY + close) return at;
+      }
+    };
+    /** The latest beginning of so many minutes that end by t, within one working day. */
+    const last = (t: number, minutes: number): number => {
+      for (let day = Math.floor(t / DAY); ; day--) {
+        const end = Math.min(t, day * DAY + close);
+        if (works(day) && end - minutes >= day * DAY + open) return end - minutes;
+      }
+    };
+    let t = minutesOf(from);
+    const soon = coats.map((c) => {
+      const begin = next(t, c.minutes);
+      t = begin + c.minutes + hold(c);
+      return { begin, end: begin + c.minutes, dry: t };
+    });
+    const ready = t;
+    const needed = neededDay === undefined ? undefined : neededDay * DAY + minutesOf(neededAt ?? opens);
+    let by = needed ?? ready;
+    const late = coats
+      .toReversed()
+      .map((c) => {
+        const begin = last(by - hold(c), c.minutes);
+        by = begin;
+        return begin;
+      })
+      .toReversed();
+    const say = (x: number) => {
+      const m = Math.ceil(x);
+      const day = Math.floor(m / DAY);
+      const clock = m - day * DAY;
+      return `${DAYS[(((first + day) % 7) + 7) % 7]} ${String(Math.floor(clock / 60)).padStart(2, "0")}:${String(clock % 60).padStart(2, "0")}${day >= 7 ? ` in ${Math.floor(day / 7)} wk` : ""}`;
+    };
+    const spare = needed === undefined ? null : round((needed - ready) / 60, 2);
+    const findings: Finding[] = coats.map((c, i) => ({
+      level: "ok",
+      about: `coats[${i}]`,
+      text: `${c.name}: ${say(soon[i].begin)} to ${say(soon[i].end)}, dry ${say(soon[i].dry)}${needed === undefined ? "" : `; at the latest from ${say(late[i])}`}`,
+    }));
+    if (spare !== null && spare < 0)
+      findings.unshift({
+        level: "stop",
+        about: "neededDay",
+        text: `dry ${round(-spare, 1)} h after it is needed: fewer coats, warmer, or begun earlier`,
+      });
+    else if (spare !== null)
+      findings.unshift({ level: "ok", about: "neededDay", text: `dry ${say(ready)}, ${round(spare, 1)} h before it is needed` });
+    const left = gapMm === undefined || filmMm === undefined ? null : round(gapMm - filmMm * coats.length * 2, 2);
+    if (left !== null && left < LEAST_GAP)
+      findings.push({
+        level: left <= 0 ? "stop" : "warn",
+        about: "gapMm",
+        text: `the coats leave ${Math.max(0, left)} mm of the gap: it ${left <= 0 ? "will bind" : "may bind"}; plane it before the first coat`,
+      });
+    return outcome(
+      {
+        ready: say(ready),
+        readyH: round((ready - minutesOf(from)) / 60, 2),
+        handsMinutes: coats.reduce((n, c) => n + c.minutes, 0),
+        spareH: spare,
+        latestStart: needed === undefined ? null : say(late[0]),
+        gapLeftMm: left,
+      },
+      { findings },
+    );
+  },
+);
