@@ -29,7 +29,7 @@ test("a bay is heated for some hours; noise hours that make no sense name what i
   await week.fill("sat 09:00-13:00, sun quiet");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("Saved. Replan to use it.")).toBeVisible();
-  await page.reload();
+  await page.goto("/workshop?tab=settings");
   await expect(page.getByLabel("Other noise hours on")).toHaveValue("sat 09:00-13:00, sun quiet");
   await expectAccessible(page);
 });
@@ -57,7 +57,9 @@ test("the order of a build is told apart in forced steps and habits, kept by nam
   await expect(kept).toHaveCount(0);
 });
 
-test("a parked thing wakes when its day has come and asks for itself in the yard; a figure read off at a hold is kept", async ({ page }) => {
+test("a parked thing wakes when its day has come and asks for itself in the yard; a figure read off at a hold is kept", async ({
+  page,
+}) => {
   await signIn(page, "Mara");
   await page.goto("/builds/marlin-puppets?tab=waits");
   const parked = page.getByRole("region", { name: "Parked things" });

@@ -23,6 +23,7 @@ import { setoutActions } from "./actions/setout";
 import { shellActions } from "./actions/shell";
 import { slotActions } from "./actions/slot";
 import { spanActions } from "./actions/spans";
+import { splitActions } from "./actions/split";
 import { substituteActions } from "./actions/substitutes";
 import { templateActions } from "./actions/templates";
 import { workshopActions } from "./actions/workshop";
@@ -40,6 +41,7 @@ export const actions: readonly Action[] = [
   ...proofActions,
   ...workshopActions,
   ...spanActions,
+  ...splitActions,
   ...substituteActions,
   ...orderActions,
   ...benchActions,

@@ -320,8 +320,9 @@ function sheetJob(
       here: x.state === "checked",
     })),
     shots: shotViews(j, userNames),
+    zones: j.zones,
     after: j.after.flatMap((a) =>
-      byId.get(a.job) ? [{ name: byId.get(a.job)!.name, reason: a.reason, done: byId.get(a.job)!.state === "done" }] : [],
+      byId.get(a.job) ? [{ id: a.job, name: byId.get(a.job)!.name, reason: a.reason, done: byId.get(a.job)!.state === "done" }] : [],
     ),
     covers: j.covers.flatMap((c) => byId.get(c)?.name ?? []),
     remarks: j.remarks.map((r) => ({ id: r.id, text: r.text, by: userNames.get(r.saidBy) ?? r.saidBy, at: r.saidAt, stops: r.stopsWork })),

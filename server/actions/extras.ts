@@ -3,8 +3,10 @@
 import { type AskedJob, isExtra, withExtra } from "@/core/shop/extra";
 import { askedJobs } from "@/core/shop/extra-asked";
 import type { BuildRow, Shop } from "@/core/shop/model";
+import { rejoined } from "@/core/shop/split";
 import { dropJob, insertJobs, insertLinks } from "@/db/build-network";
 import { loadShop } from "@/db/shop";
+import { setShare } from "@/db/split";
 import { action, body, change, is } from "../action";
 import { datesWith } from "../dates-with";
 import { loadState } from "../planning";
@@ -54,6 +56,8 @@ export const extraActions = [
       const f = await find(x, ids[0]);
       if (!isExtra(f.job)) throw new Refusal(409, `${f.job.name} is part of what the choices ask for: change those.`);
       if (f.job.state !== "todo") throw new Refusal(409, `${f.job.name} is begun already.`);
+      const back = rejoined((await loadShop(x.c)).builds.find((b) => b.id === f.job.buildId)!, f.job);
+      if (back) await setShare(x.c, back);
       await log(x, f, "job.left", `${f.job.name} is left: ${b.why.trim()}`.slice(0, 500));
       await dropJob(x.c, f.job.id);
     }),

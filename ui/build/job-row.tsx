@@ -14,6 +14,7 @@ import { near, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { Courses } from "./courses";
 import { RecordForm } from "./records-panel";
+import { SplitJob } from "./split";
 import type { BuildView, SheetJob, ShotView } from "./view";
 
 const STATE = { todo: "to do", started: "under way", paused: "paused", done: "done" };
@@ -96,6 +97,11 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
         {job.slips && <p className="mt-1 text-muted">It was {job.slips}.</p>}
         {job.obstacles.length > 0 && <p className="mt-1 text-amber-text">Not to be started yet: {job.obstacles.join("; ")}.</p>}
         {job.overBox && <OverBox job={job} view={view} />}
+        {job.state === "todo" && !job.extra && job.likelyMinutes >= 30 && (
+          <div className="mt-1.5">
+            <SplitJob job={job} />
+          </div>
+        )}
         {job.pieces && (
           <p className="mt-1">
             {job.pieces.done} of {job.pieces.count} done, counted by {job.pieces.name}

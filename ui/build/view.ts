@@ -70,7 +70,8 @@ export interface SheetJob {
   kit: string[];
   parts: { id: string; name: string; quantity: string; state: string; here: boolean }[];
   shots: ShotView[];
-  after: { name: string; reason: string; done: boolean }[];
+  zones: string[];
+  after: { id: string; name: string; reason: string; done: boolean }[];
   covers: string[];
   remarks: { id: string; text: string; by: string; at: number; stops: boolean }[];
   why: string | null;
