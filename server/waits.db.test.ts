@@ -169,3 +169,27 @@ describe("things put aside", () => {
     );
   });
 });
+
+describe("a job split in two", () => {
+  const of = (more: object) => ({ kind: "prepare", minutes: 60, bench: true, zones: [], after: [], ...more });
+  it("is tried without a trace, then is two jobs; the part left again is one job as before", async () => {
+    const was = await jobNow("PA-04");
+    const path = `jobs/${was.id}/split`;
+    expect(await pathsOf(post(path, of({ act: "split", minutes: 5 })))).toEqual(["minutes"]);
+    expect((await refused(post(path, of({ act: "split" }), ines))).message).toMatch(/lead/i);
+    const { dates } = await post<{ dates: { build: string }[] }>(path, of({ act: "try" }));
+    expect(dates.map((d) => d.build)).toContain("Field vet");
+    expect((await jobNow("PA-04")).minutes).toEqual(was.minutes);
+    const { id: part } = await post(path, of({ act: "split" }));
+    const rest = await jobNow("PA-04");
+    expect(rest.minutes.likely).toBe(was.minutes.likely - 60);
+    expect(rest.after.some((a) => a.job === part)).toBe(true);
+    expect((await buildNow()).jobs.find((j) => j.id === part)).toMatchObject({ place: "bench", minutes: { likely: 78 } });
+    await post("plan", {});
+    expect((await refused(post(`jobs/${part}/split`, of({ act: "split", minutes: 30 })))).message).toBeTruthy();
+    await post(`jobs/${part}/leave`, { why: "one goes on with it after all" });
+    const again = await jobNow("PA-04");
+    expect(again.minutes.likely).toBe(was.minutes.likely);
+    expect(again.after).toEqual(was.after);
+  });
+});

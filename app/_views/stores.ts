@@ -19,12 +19,14 @@ function suppliersOf(shop: State["shop"]): StoresView["suppliers"] {
     .map((s) => ({ id: s.id, name: s.name, record: saySupplier(supplierRecord(parts, s.id, records)) }));
 }
 
+const WAITED = new Set<PartRow["state"]>(["ordered", "promised", "wrong"]);
+
 /** Told of parts that come too late for the plan, or that nobody has promised. */
 function wakeOf({ shop, zone, now, published, working }: State, b: BuildRow, j: JobRow, p: PartRow, from: number): PartLine["wake"] {
   const plan = (published ?? working)?.plan;
   const start = plan?.jobs.find((x) => x.id === j.id)?.start;
   const late = start !== undefined && from > zone.parse(start);
-  if (j.state !== "todo" || p.state === "checked" || p.state === "needed" || !(late || p.promisedAt === null)) return null;
+  if (j.state !== "todo" || !WAITED.has(p.state) || !(late || p.promisedAt === null)) return null;
   const wake = partWake(shop, b, j, p, plan, now);
   return {
     word: wake.word,

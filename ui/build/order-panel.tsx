@@ -75,7 +75,7 @@ export function OrderPanel({ view }: { view: BuildView }) {
               <li key={`${s.before} ${s.after}`} className="border-b border-l-[5px] border-l-amber px-3 py-2 last:border-b-0">
                 {s.before} <span className="text-muted">before</span> {s.after}
                 <span className="block text-[12px] text-muted">
-                  {s.reason} · habit, may move: {s.habits.map((h) => `${h.label}, ${h.other}`).join("; ")}
+                  {s.reason} · habit, may move: {s.habits.map((h) => `${h.label}: ${h.other}`).join("; ")}
                 </span>
               </li>
             ))}

@@ -11,6 +11,9 @@ import { useForm } from "../kit/use-form";
 import { DateLines } from "./date-lines";
 import type { SheetJob } from "./view";
 
+/** Of a job's id: "field-vet.PA-02" is of the stage PA. What is prepared seldom waits for another stage. */
+const stageOf = (id: string): string => id.slice(id.lastIndexOf(".") + 1).slice(0, 2);
+
 export function SplitJob({ job }: { job: SheetJob }) {
   const [open, setOpen] = useState(false);
   return (
@@ -29,7 +32,7 @@ function SplitForm({ job, onDone }: { job: SheetJob; onDone(): void }) {
   const [minutes, setMinutes] = useState(String(Math.round(job.likelyMinutes / 2)));
   const [bench, setBench] = useState(true);
   const [zones, setZones] = useState<string[]>([]);
-  const [after, setAfter] = useState(() => job.after.filter((a) => !a.done).map((a) => a.id));
+  const [after, setAfter] = useState(() => job.after.filter((a) => !a.done && stageOf(a.id) === job.code.slice(0, 2)).map((a) => a.id));
   const [dates, setDates] = useState<DateMove[]>();
   const body = (act: "try" | "split") => ({
     act,
