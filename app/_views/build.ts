@@ -24,6 +24,7 @@ import { paperWords } from "@/core/shop/papers";
 import { askedFor, holeWords, lateHole, openSince, penetrationsIn, SIDE_WORDS, sayPenetration } from "@/core/shop/penetrations";
 import { stageProgress } from "@/core/shop/progress";
 import { openShots } from "@/core/shop/proof";
+import { reachOrder } from "@/core/shop/reach";
 import { obstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { sheetMass, sheetNotices } from "@/core/shop/sheets";
@@ -160,6 +161,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
       differs: differsIn(b.options, o.choices),
       forbidden: forbiddenIn(b.options, o.choices, van.geometry),
     })),
+    reachWrong: reachOrder(b).wrong,
     parked: parkedStates(b, zone.show(now).slice(0, 10)).map((p) => ({
       id: p.record.id,
       title: p.record.title,

@@ -11,6 +11,7 @@ import { bareMembers, membersBefore, memberWords } from "./members";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { othersBefore } from "./others";
 import { helperWords } from "./paired";
+import { reachBefore } from "./reach";
 import { roundMissing } from "./rounds";
 import { seatWords } from "./seats";
 import { tapedBefore, throwsChips } from "./sparks";
@@ -35,6 +36,7 @@ export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
   ...tailsBefore(build, job),
   ...squareBefore(build, job),
   ...benchBefore(build, job),
+  ...reachBefore(build, job),
 ];
 
 /** Other cuts of the van that could go with this one: one left for later is swarf, cover and a weather slot once more. */

@@ -11,6 +11,7 @@ import type { BuildRow, JobRow, Shop } from "./model";
 import { behindMinutes, crewAsked, onIt } from "./paired";
 import { lastPart } from "./parts";
 import { proofApproved } from "./proof";
+import { type ReachLink, reachOrder } from "./reach";
 import { toolsAsked } from "./tools";
 import { benchUntil } from "./waits";
 
@@ -122,6 +123,7 @@ function weatherOf(shop: Shop): Problem["weather"] {
 }
 
 function toBuild(shop: Shop, zone: Zone, b: BuildRow, now: number, places: ReadonlySet<string>): Problem["builds"][number] {
+  const reach = reachOrder(b).links;
   const van = shop.vans.find((v) => v.id === b.vanId);
   return {
     id: b.id,
@@ -133,11 +135,19 @@ function toBuild(shop: Shop, zone: Zone, b: BuildRow, now: number, places: Reado
     lengthMm: van?.lengthMm ?? 6000,
     insideCrew: van?.insideCrew ?? 3,
     ...(b.at ? { at: b.at } : {}),
-    jobs: b.jobs.map((j) => toJob(shop, zone, b, j, now, places)),
+    jobs: b.jobs.map((j) => toJob(shop, zone, b, j, now, places, reach)),
   };
 }
 
-function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, places: ReadonlySet<string>): ProblemJob {
+function toJob(
+  shop: Shop,
+  zone: Zone,
+  b: BuildRow,
+  j: JobRow,
+  now: number,
+  places: ReadonlySet<string>,
+  reach: readonly ReachLink[],
+): ProblemJob {
   const last = j.state === "done" ? undefined : lastPart(j.parts, shop.suppliers, now, shop.workshop.goodsInMinutes);
   const { needs, hold } = j;
   const slow = j.state === "todo" && shop.workshop.firstTimes ? newTo(shop, j) : [];
@@ -173,7 +183,12 @@ function toJob(shop: Shop, zone: Zone, b: BuildRow, j: JobRow, now: number, plac
       ...(needs.metal ? { metal: true } : {}),
       ...opt("maxWindMs", needs.maxWindMs),
     },
-    after: j.after.map((a) => ({ job: a.job, lag: a.lag, lagKind: a.lagKind, ignoreHold: a.ignoreHold })),
+    after: [
+      ...j.after.map((a) => ({ job: a.job, lag: a.lag, lagKind: a.lagKind, ignoreHold: a.ignoreHold })),
+      ...(j.state === "todo"
+        ? reach.filter((l) => l.job === j.id && !j.after.some((a) => a.job === l.after)).map((l) => ({ job: l.after }))
+        : []),
+    ],
     ...(hold.minutes > 0
       ? {
           hold: {

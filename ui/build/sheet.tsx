@@ -46,7 +46,7 @@ const TABS = [
   ["shell", "Shell"],
   ["items", "Came out"],
   ["papers", "Owner and others"],
-  ["waits", "Parked and cures"],
+  ["waits", "Waits"],
   ["records", "Decisions and faults"],
   ["cost", "Cost"],
 ] as const;

@@ -136,6 +136,8 @@ export interface BuildView {
   jobs: SheetJob[];
   /** Orders of the house by name: where each differs from this build, and what it would break. */
   orders: { id: string; name: string; choices: Partial<Options>; differs: string[]; forbidden: string[] }[];
+  /** What is wrong in what was written down about reach. */
+  reachWrong: string[];
   /** Parked things, those awake first. */
   parked: { id: string; title: string; awake: boolean; text: string }[];
   /** Binding reasons from now to the finish, longest waits told. */

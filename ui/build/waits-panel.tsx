@@ -1,5 +1,5 @@
 "use client";
-// What waits: parked things, zones lent as a bench, who stays with what cures, how warm it was, how days were ended.
+// What waits: parked things, what hides what, zones lent as a bench, who stays with what cures, how warm it was, how days were ended.
 
 import { useState } from "react";
 import type { DateMove } from "@/core/shop/previews";
@@ -47,6 +47,13 @@ export function WaitsPanel({ view }: { view: BuildView }) {
         jobs={view.jobs.filter((j) => j.state === "todo" && j.parts.some((p) => !p.here)).map((j) => [j.id, j.name] as const)}
         beside={(r) => <Instead id={r.id} />}
       />
+      <DocketList view={view} kind="reach">
+        <ul className="mb-2 list-disc pl-5 text-signal-text empty:hidden">
+          {view.reachWrong.map((t) => (
+            <li key={t}>{t}</li>
+          ))}
+        </ul>
+      </DocketList>
       <DocketList view={view} kind="zonebench" />
       <DocketList view={view} kind="attend" jobs={holding} />
       <DocketList view={view} kind="reading" jobs={holding} preset={{ data: { on: today, at: now.slice(11, 16) } }} />

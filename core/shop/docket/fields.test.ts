@@ -63,6 +63,14 @@ const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over
     ],
     over: false,
   },
+  reach: {
+    right: { code: "FU-06", hides: [{ code: "PA-06", what: "screws" }] },
+    wrong: [
+      [{ fixedTo: "FR-04" }, "code"],
+      [{ code: "FU-06" }, "hides"],
+    ],
+    over: false,
+  },
   attend: { right: { who: "Teo", why: "first hour" }, wrong: [[{ who: "Teo", why: "ever" }, "why"]], over: false },
   reading: {
     right: { on: "2027-03-01", at: "17:30", tempC: 14.5 },

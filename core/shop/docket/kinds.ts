@@ -8,6 +8,7 @@ import { GO_ON, type GoOn } from "./go-on";
 import { type Arrival, type Contents, goodsDockets } from "./goods";
 import { type LayoutLine, type LayoutOpen, layoutDockets } from "./layout";
 import { LOOKED, type Looked } from "./looked";
+import { REACH, type Reach } from "./reach";
 import { SEAT, type Seat } from "./seat";
 import { type Fixing, type Member, type Round, stripDockets, type Trap } from "./shell";
 import { SPARKS, type Sparks } from "./sparks";
@@ -42,6 +43,7 @@ export interface DocketData {
   zonebench: ZoneBench;
   dayend: DayEndChoice;
   substitute: Substitute;
+  reach: Reach;
 }
 export type DocketKind = keyof DocketData;
 
@@ -56,6 +58,7 @@ export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
     TEMPORARY_DOCKET,
     GO_ON,
     LOOKED,
+    REACH,
     ...goodsDockets,
     ...stripDockets,
     ...layoutDockets,

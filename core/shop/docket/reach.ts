@@ -1,0 +1,54 @@
+// What a unit or a panel hides once it stands, and what it is fastened to: the order follows from it.
+
+import { docket } from "./fields";
+
+/** Closed: it no longer counts. */
+export interface Reach {
+  /** Code of the job that sets it. */
+  code: string;
+  /** From where it is worked on, in words. */
+  from?: string;
+  /** Codes of jobs that can't be reached any more once it stands. */
+  hides?: { code?: string; what?: string }[];
+  /** Code of the job that makes what it is fastened to. */
+  fixedTo?: string;
+}
+
+export const REACH = docket<Reach>({
+  kind: "reach",
+  one: "What stands in the way of what",
+  many: "Order from reach",
+  intro:
+    "What each unit or panel hides once it stands, and what it is fastened to. Its job then waits for all that it would hide and for what carries it; the plan knows it, and two that contradict each other are told.",
+  title: { label: "Unit or panel", hint: "shower tray" },
+  by: "any",
+  fields: [
+    { key: "code", label: "Set by job", type: "words", hint: "its code: PA-08", required: true },
+    { key: "from", label: "Worked on from", type: "words", hint: "inside, from the slider" },
+    { key: "fixedTo", label: "Fastened to what job makes", type: "words", hint: "its code: FR-04" },
+    {
+      key: "hides",
+      label: "Hides once it stands",
+      type: "rows",
+      most: 12,
+      add: "Add a job",
+      columns: [
+        { key: "code", label: "Job", type: "words", hint: "FR-08" },
+        { key: "what", label: "What of it", type: "words", hint: "screws of the last wall" },
+      ],
+    },
+  ],
+  says: (d) =>
+    [
+      `set by ${d.code}`,
+      d.from && `worked on from ${d.from}`,
+      d.fixedTo && `fastened to ${d.fixedTo}`,
+      d.hides?.length && `hides ${d.hides.map((h) => [h.code, h.what].filter(Boolean).join(", ")).join("; ")}`,
+    ]
+      .filter(Boolean)
+      .join(" · "),
+  tone: () => "none",
+  closes: "No longer so",
+  faults: (d) =>
+    !d.fixedTo && !d.hides?.some((h) => h.code) ? [{ path: "hides", message: "or what it is fastened to has to be said" }] : [],
+});

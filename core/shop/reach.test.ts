@@ -1,0 +1,59 @@
+import { describe, expect, it } from "vitest";
+import { checkPlan } from "../plan/check/check";
+import { makePlan } from "../plan/planner";
+import { readPlan, readProblem } from "../plan/read";
+import { toProblem } from "./problem";
+import { reachBefore, reachOrder } from "./reach";
+import { entry } from "./testing/entry";
+import { job, NOW, testShop } from "./testing/shop";
+
+const shop = testShop();
+const build = shop.builds[0];
+const [base, wall] = [job(shop, "FU-06"), job(shop, "PA-06")];
+const write = (data: object, title = "Base units", more = {}) => entry("reach", title, data, more);
+
+describe("order from reach", () => {
+  it("makes what a unit hides, and what it is fastened to, come first", () => {
+    build.records = [write({ code: "fu-06", fixedTo: "FR-04", hides: [{ code: "PA-06", what: "screws of the last trim" }] })];
+    const { links, wrong } = reachOrder(build);
+    expect(wrong).toEqual([]);
+    expect(links).toEqual([
+      { job: base.id, after: job(shop, "FR-04").id, reason: "Base units is fastened to it" },
+      { job: base.id, after: wall.id, reason: "Base units hides it: screws of the last trim" },
+    ]);
+    expect(reachBefore(build, base)).toContain(`${wall.name} first: Base units hides it: screws of the last trim`);
+    wall.state = "done";
+    expect(reachBefore(build, base).some((t) => t.startsWith(wall.name))).toBe(false);
+    wall.state = "todo";
+    build.records = [write({ code: "FU-06", fixedTo: "FR-04" }, "Base units", { closedAt: NOW })];
+    expect(reachOrder(build).links).toEqual([]);
+  });
+
+  it("is kept by the plan", () => {
+    build.records = [write({ code: "FU-06", hides: [{ code: "PA-06" }] })];
+    const p = readProblem(toProblem(shop, NOW));
+    const plan = makePlan(p, { iterations: 0 });
+    expect(checkPlan(p, readPlan(plan))).toEqual([]);
+    const at = (id: string) => plan.jobs.find((j) => j.id === id)!;
+    expect(at(base.id).start >= at(wall.id).end).toBe(true);
+  });
+
+  it("tells codes that are no job, and what contradicts itself or the order there is; the rest still counts", () => {
+    const later = build.jobs.find((j) => j.after.some((a) => a.job === base.id))!;
+    build.records = [
+      write({ code: "ZZ-01", fixedTo: "FR-04" }, "Odd"),
+      write({ code: "FU-06", fixedTo: "ZZ-02", hides: [{ code: later.code }] }),
+      write({ code: "PA-06", hides: [{ code: "FU-06" }] }, "Trim"),
+      write({ code: "FU-06", hides: [{ code: "PA-06" }] }, "Base again"),
+    ];
+    const { links, wrong } = reachOrder(build);
+    expect(wrong).toEqual([
+      "Odd: ZZ-01 is no job of this build",
+      "Base units: ZZ-02 is no job of this build",
+      `Base units: ${base.name} would have to come after ${later.name}, which waits for it`,
+      `Base again: ${base.name} would have to come after ${wall.name}, which waits for it`,
+    ]);
+    expect(links.map((l) => [l.job, l.after])).toEqual([[wall.id, base.id]]);
+    expect(() => readProblem(toProblem(shop, NOW))).not.toThrow();
+  });
+});
