@@ -83,3 +83,51 @@ test("a parked thing wakes when its day has come and asks for itself in the yard
   await page.goto("/");
   await expect(page.getByText("Parked: Clamping ring of the flue")).toBeVisible();
 });
+
+test("a job is split, tried on the plan first, and is one job again when its part is left", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/darkroom-van");
+  await page
+    .getByRole("button", { name: /Walls up/ })
+    .first()
+    .click();
+  await page.getByRole("button", { name: "Split it" }).first().click();
+  const dialog = page.getByRole("dialog", { name: "Split Walls up" });
+  await dialog.getByLabel("Minutes of the part").fill("100000");
+  await dialog.getByRole("button", { name: "What would it do?" }).click();
+  await expect(dialog.getByRole("alert").first()).toContainText("minutes");
+  await dialog.getByLabel("Minutes of the part").fill("90");
+  await dialog.getByRole("button", { name: "What would it do?" }).click();
+  await expect(dialog.getByText(/Darkroom van: planned finish/)).toBeVisible({ timeout: 20_000 });
+  await expectAccessible(page);
+  await dialog.getByRole("button", { name: "Split it" }).click();
+  const found = page.getByRole("region", { name: "Work that something found asks for" });
+  const part = found.getByRole("listitem").filter({ hasText: "Walls up: prepared" });
+  await expect(part).toBeVisible();
+  await part.getByRole("button", { name: /^Leave/ }).click();
+  await page.getByRole("dialog").getByRole("textbox").first().fill("one goes on with it after all");
+  await page
+    .getByRole("dialog")
+    .getByRole("button", { name: /^Leave/ })
+    .click();
+  await expect(part).toHaveCount(0);
+});
+
+test("what a unit hides comes before it; the client's page says the date, and names nobody", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/darkroom-van?tab=waits");
+  const reach = page.getByRole("region", { name: "Order from reach" });
+  const dialog = page.getByRole("dialog");
+  await reach.getByRole("button", { name: /^Add/ }).click();
+  await dialog.getByLabel("Unit or panel").fill("Base units by the slider");
+  await dialog.getByLabel("Set by job").fill("FU-06");
+  await dialog.getByLabel("Fastened to what job makes").fill("ZZ-09");
+  await dialog.getByRole("button", { name: "Write it down" }).click();
+  await expect(reach.getByText("Base units by the slider: ZZ-09 is no job of this build")).toBeVisible();
+  await expectAccessible(page);
+  await page.goto("/builds/darkroom-van/client");
+  await expect(page.getByRole("heading", { name: "The day" })).toBeVisible();
+  const text = (await page.getByRole("article").textContent())!;
+  for (const name of ["Ines", "Teo", "Rosa", "Nils", "Malik", "Dora", "€"]) expect(text).not.toContain(name);
+  await expectAccessible(page);
+});

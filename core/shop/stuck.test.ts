@@ -56,6 +56,11 @@ describe("what is stuck", () => {
       return nextAndStuck(shop, b, undefined, NOW).stuck.find((s) => s.jobId === wash.id)?.who;
     };
     expect(who("needed")).toBe("the lead, by ordering it");
+    const prepared = (likely: number) => {
+      wash.minutes = { best: likely, likely, worst: likely };
+      return nextAndStuck(shop, b, undefined, NOW).stuck.find((s) => s.jobId === wash.id)!.prepare;
+    };
+    expect([prepared(89), prepared(90)]).toEqual([false, true]);
     expect(who("ordered")).toBe("Tool Corner");
     expect(who("promised")).toBe("Tool Corner");
     expect(who("arrived")).toBe("whoever does goods-in");

@@ -2,6 +2,7 @@
 
 import type { Plan } from "../plan/model";
 import { DAY, type Minute, zoneOf } from "../time/zone";
+import { isExtra } from "./extra";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { lastPart } from "./parts";
 import { jobsById, type Obstacle, obstacles } from "./ready";
@@ -26,7 +27,12 @@ export interface StuckJob {
   since: Minute | null;
   /** Days of the build's date that hang on it by the plan; 0: other work takes longer. */
   days: number;
+  /** Only a part is missing and the job is long enough: a half of it could be prepared meanwhile. */
+  prepare: boolean;
 }
+
+/** A job is worth preparing in part from so many minutes on: a second setting-up eats the gain of a shorter one. */
+const PREPARED = 90;
 
 /** Kinds of obstacle that somebody has to free, the most final first; the rest is work and time. */
 const FREED: readonly Obstacle["kind"][] = ["remark", "choice", "part", "proof", "remainder", "opening", "tool", "question"];
@@ -64,6 +70,7 @@ export function nextAndStuck(shop: Shop, build: BuildRow, plan: Plan | undefined
       who: whoFrees(shop, build, j, binding, now, planned.get(j.id)?.fitters ?? []),
       since: free ? freeSince(build, j, byId) : null,
       days,
+      prepare: binding.kind === "part" && !isExtra(j) && j.minutes.likely >= PREPARED,
     });
   }
   stuck.sort((a, b) => b.days - a.days || (a.since ?? now) - (b.since ?? now));

@@ -49,6 +49,16 @@ export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: st
                   · {s.days} {s.days === 1 ? "day" : "days"} of its date
                 </b>
               )}
+              {s.prepare && (
+                <button
+                  type="button"
+                  onClick={() => open(s.jobId)}
+                  className="float-right text-[12px] underline underline-offset-2"
+                  title="A part of it prepared while the rest waits; tried on the plan before it is done"
+                >
+                  prepare a part?
+                </button>
+              )}
               <span className="block text-[12px] text-muted">
                 {s.by} · <b className="text-ink">{s.who}</b> can free it
                 {s.since !== null && ` · nothing else has kept it since ${near(view.zone, s.since, view.now)}`}
