@@ -166,7 +166,20 @@ describe("decisions", () => {
     const find = (by: number) => decisions(shop, undefined, NOW, open(by)).find((d) => d.kind === "choice");
     expect(find(NOW + 2 * 1440)).toMatchObject({ tone: "amber", title: "Bed is not decided", by: NOW + 2 * 1440 });
     expect(find(NOW - 60)).toMatchObject({ tone: "signal", title: "Bed is not decided, and should be" });
+    expect(find(NOW + 10 * 1440)).toMatchObject({ tone: "ink", title: "Ask about bed" });
     expect(find(NOW + 30 * 1440)).toBeUndefined();
+    // Waiting on a decision: what each day costs depends on whether the date hangs on the work.
+    expect(find(NOW - 60)!.detail).toContain("1 job waiting on decision, no day of the date hangs on it yet");
+    const chained = {
+      jobs: [],
+      stays: [],
+      unplaced: [],
+      pinsBroken: [],
+      builds: [{ id: "a", chain: [{ job: "a.FR-06", kind: "work", minutes: 60 }] }],
+    } as never;
+    expect(decisions(shop, chained, NOW, open(NOW - 60)).find((d) => d.kind === "choice")!.detail).toContain(
+      "each day now costs a day of the date",
+    );
   });
   it("tells of a tool that is not sound before the next job that books it", () => {
     const shop = testShop();

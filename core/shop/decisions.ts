@@ -54,7 +54,8 @@ const PROOF_DAYS = 7;
 /** Work that opens the skin is looked at until the end of tomorrow, so that the day can be changed in time. */
 const SKIN_DAYS = 1;
 const LATE_PART_DAYS = 14;
-/** A client needs some days to answer. */
+/** A client is asked so long before, and reminded when it is less than a week. */
+const ASK_DAYS = 14;
 const CHOICE_DAYS = 7;
 
 interface Look {
@@ -99,7 +100,7 @@ export function decisions(
       if (slip && slipAsks(j, slip)) out.push(slipOf(b, j, slip, start));
       if (j.state !== "started" && start < now + PART_DAYS * DAY) out.push(...toolsOf(x, b, j, start));
     }
-    out.push(...choicesOf(x, b, open.get(b.id) ?? []));
+    out.push(...choicesOf(x, b, open.get(b.id) ?? [], plan));
     out.push(...moveOf(x, b, plan));
     out.push(...holesOf(x, b), ...paperDecisions(x, b));
   }
@@ -239,20 +240,30 @@ function toolsOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
 }
 
 /** Choices that a client has to make soon, or should have made. */
-function choicesOf(x: Look, b: BuildRow, open: readonly OpenChoice[]): Decision[] {
+function choicesOf(x: Look, b: BuildRow, open: readonly OpenChoice[], plan: Plan | undefined): Decision[] {
+  const chain = new Set((plan?.builds.find((r) => r.id === b.id)?.chain ?? []).map((l) => l.job));
   return open
-    .filter((c) => c.by !== null && c.by < x.now + CHOICE_DAYS * DAY)
-    .map((c) => ({
-      kind: "choice" as const,
-      mark: "?",
-      tone: c.by! < x.now ? ("signal" as const) : ("amber" as const),
-      who: b.name,
-      title: `${c.label} is not decided${c.by! < x.now ? ", and should be" : ""}`,
-      detail: `${b.client} · first it holds ${c.holds[0]?.name ?? "nothing"}, planned as ${c.assumed}`,
-      by: c.by,
-      buildId: b.id,
-      ...(c.holds[0] ? { jobId: c.holds[0].id } : {}),
-    }));
+    .filter((c) => c.by !== null && c.by < x.now + ASK_DAYS * DAY)
+    .map((c) => {
+      const passed = c.by! < x.now;
+      const soon = c.by! < x.now + CHOICE_DAYS * DAY;
+      const costs = c.holds.some((h) => chain.has(h.id)) ? "each day now costs a day of the date" : "no day of the date hangs on it yet";
+      return {
+        kind: "choice" as const,
+        mark: "?",
+        tone: passed ? ("signal" as const) : soon ? ("amber" as const) : ("ink" as const),
+        who: b.name,
+        title: passed
+          ? `${c.label} is not decided, and should be`
+          : soon
+            ? `${c.label} is not decided`
+            : `Ask about ${c.label.toLowerCase()}`,
+        detail: `${b.client} · ${passed ? `${count(c.holds.length, "job")} waiting on decision, ${costs}; ` : ""}first it holds ${c.holds[0]?.name ?? "nothing"}, planned as ${c.assumed}`,
+        by: c.by,
+        buildId: b.id,
+        ...(c.holds[0] ? { jobId: c.holds[0].id } : {}),
+      };
+    });
 }
 
 function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): Decision[] {
