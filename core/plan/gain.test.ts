@@ -7,6 +7,7 @@ import type { Problem } from "./model";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
 import { problem } from "./testing/small";
+import { variantMeasures } from "./variants";
 
 /** One fitter, one build of five two-hour jobs in a row, the last waiting for a part. */
 function small(partsFrom?: string): Problem {
@@ -233,5 +234,27 @@ describe("a build without one of its options", () => {
     expect(drop.days).toBeGreaterThan(0);
     expect(drop.money).toBeNull();
     expect(p.builds[0].jobs).toHaveLength(5);
+  });
+
+  it("goes together with bench work set apart, a build put first and a part that is no more, in either order", () => {
+    const p = small("2027-03-20T10:00");
+    const plan = makePlan(p, { iterations: 0 });
+    const shorter = structuredClone(p.builds[0]);
+    shorter.jobs = shorter.jobs.slice(0, 3);
+    const [drop] = variantMeasures([{ kind: "drop", text: "without", price: "", build: shorter }]);
+    const others = measures(p, plan, shorter.id, zoneOf(p.zone));
+    expect(others.map((m) => m.kind)).toEqual(expect.arrayContaining(["bench", "first", "part"]));
+    for (const m of others)
+      for (const both of [
+        [drop, m],
+        [m, drop],
+      ]) {
+        const q = structuredClone(p);
+        for (const x of both) x.take(q);
+        const read = readProblem(q);
+        const ids = read.builds.flatMap((b) => b.jobs.map((j) => j.id)).filter((id) => id.startsWith(`${shorter.id}.`));
+        expect(ids.sort(), m.kind).toEqual(shorter.jobs.map((j) => j.id).sort());
+        if (m.kind === "first") expect(read.builds[0].weight).toBe(p.builds[0].weight * 8);
+      }
   });
 });

@@ -56,7 +56,7 @@ export function measures(problem: Problem, plan: Plan, buildId: string, zone: Zo
   return [
     ...saturdays(problem, zone, now, end, busiest[0]?.id),
     ...lateShift(problem, zone, now, busiest[0]?.id),
-    ...parts(zone, build.id, open, planned),
+    ...parts(zone, open, planned),
     first(build.id),
     ...training(problem, open, planned),
     ...hands(zone, now, busiest[0]),
@@ -144,7 +144,7 @@ function lateShift(problem: Problem, zone: Zone, now: number, fitter: string | u
 }
 
 /** Each of the two parts that the build's work waits for most, two days earlier. */
-function parts(zone: Zone, buildId: string, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
+function parts(zone: Zone, open: ProblemJob[], planned: Map<string, Plan["jobs"][number]>): Measure[] {
   const waiting = open
     .filter(
       (j) =>
@@ -163,8 +163,9 @@ function parts(zone: Zone, buildId: string, open: ProblemJob[], planned: Map<str
       hours: 0,
       pay: "asked",
       take: (p) => {
-        const job = p.builds.find((b) => b.id === buildId)!.jobs.find((x) => x.id === j.id)!;
-        job.partsFrom = zone.show(zone.parse(j.partsFrom!) - 2 * 1440);
+        // Together with another measure it may be a job that the build has no more, or one set apart.
+        const job = p.builds.flatMap((b) => b.jobs).find((x) => x.id === j.id);
+        if (job) job.partsFrom = zone.show(zone.parse(j.partsFrom!) - 2 * 1440);
       },
     };
   });

@@ -3,7 +3,7 @@
 import { random } from "../rng";
 import type { Minute } from "../time/zone";
 import { type Board, type Placed, workOf } from "./board";
-import { BENCH, type Compiled, compile } from "./compile";
+import { BENCH, type Compiled, compile, type Job } from "./compile";
 import { buildResults, costOf, costOfFinish } from "./cost";
 import { asWhy, type Reason, reasonsFor } from "./explain";
 import { benchFrame, earliestWith } from "./fit";
@@ -84,7 +84,11 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   const finish = (result: Candidate): Plan => {
     // What moves forward may let others follow: on until nothing moves.
     let moved = false;
-    for (let round = 0; round < 50 && shiftLeft(result.board, local); round++) moved = true;
+    for (let round = 0, touched: Touched | undefined; round < 50; round++) {
+      touched = shiftLeft(result.board, local, touched);
+      if (!touched) break;
+      moved = true;
+    }
     if (moved) result.cost = costOf(result.board, result.unplaced);
     const ms = options.iterations === undefined && options.clock ? Math.round(options.clock() - began) : 0;
     return write(c, result, { seed, iterations: done, ms });
@@ -149,11 +153,27 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   return finish(best!);
 }
 
-/** Moves jobs to the earliest start they could have with the same crew and stay, so that every start is explained. True: some moved. */
-function shiftLeft(b: Board, local: boolean): boolean {
+/** What a round has given more room: only work of these builds, people and tools could go forward in the next one. */
+interface Touched {
+  builds: Set<number>;
+  fitters: Set<number>;
+  tools: Set<number>;
+}
+
+/**
+ * Moves jobs to the earliest start they could have with the same crew and stay, so that every start is explained. `near`: what the
+ * round before has touched; undefined: all is looked at. Undefined: none moved.
+ */
+function shiftLeft(b: Board, local: boolean, near: Touched | undefined): Touched | undefined {
+  const touched: Touched = { builds: new Set(), fitters: new Set(), tools: new Set() };
   let moved = false;
+  const could = (j: Job): boolean =>
+    !near ||
+    near.builds.has(j.build) ||
+    b.placed[j.index]!.crew.some((f) => near.fitters.has(f)) ||
+    j.tools.some((t) => near.tools.has(t.tool));
   const order = b.c.jobs
-    .filter((j) => b.placed[j.index] && !j.done && !j.started && j.pin?.start === undefined)
+    .filter((j) => b.placed[j.index] && !j.done && !j.started && j.pin?.start === undefined && could(j))
     .sort((x, y) => b.placed[x.index]!.start - b.placed[y.index]!.start);
   for (const j of order) {
     const p = b.placed[j.index]!;
@@ -165,7 +185,13 @@ function shiftLeft(b: Board, local: boolean): boolean {
     b.unbook(j.index);
     const fit = earliestWith(b, j, frame, p.crew, earliestByLinks(b, j));
     const sooner = fit !== undefined && fit.start < p.start;
-    moved ||= sooner;
+    if (sooner) {
+      moved = true;
+      touched.builds.add(j.build);
+      for (const f of j.followers) touched.builds.add(b.c.jobs[f].build);
+      for (const f of p.crew) touched.fitters.add(f);
+      for (const t of j.tools) touched.tools.add(t.tool);
+    }
     b.book(
       j,
       sooner
@@ -173,7 +199,7 @@ function shiftLeft(b: Board, local: boolean): boolean {
         : p,
     );
   }
-  return moved;
+  return moved ? touched : undefined;
 }
 
 function write(c: Compiled, best: Candidate, meta: { seed: number; iterations: number; ms: number }): Plan {
