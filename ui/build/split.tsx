@@ -100,13 +100,15 @@ function SplitForm({ job, onDone }: { job: SheetJob; onDone(): void }) {
             ))}
         </fieldset>
       )}
-      {form.faults.length > 0 && (
+      {form.faults.some((f) => f.path !== "minutes") && (
         <ul role="alert" className="text-signal-text">
-          {form.faults.map((f) => (
-            <li key={f.path}>
-              {f.path} {f.message}
-            </li>
-          ))}
+          {form.faults
+            .filter((f) => f.path !== "minutes")
+            .map((f) => (
+              <li key={f.path}>
+                {f.path} {f.message}
+              </li>
+            ))}
         </ul>
       )}
       {form.general && (
