@@ -6,7 +6,7 @@ import { zoneOf } from "../time/zone";
 import { airAt, airNeeded, atLimit, heatCost, heatDuties, heatOf, heatUsers, keptAt } from "./heat";
 import { bayCost, holdKeeps, yardWillDo } from "./hold-keeps";
 import type { Shop } from "./model";
-import { noiseHours, noiseOn, noiseWords } from "./noise";
+import { noiseHours, noiseOn, noiseWords, readNoiseWeek, sayNoiseWeek } from "./noise";
 import { toProblem } from "./problem";
 import { startObstacles } from "./ready";
 import { at, testShop } from "./testing/shop";
@@ -148,5 +148,18 @@ describe("wind", () => {
     expect(windWords(shop, "2027-03-02", "2027-03-03")).toEqual(["up to 9 m/s: no full sheets outdoors"]);
     expect(windWords(shop, "2027-03-01", "2027-03-02")).toEqual(["up to 9 m/s tomorrow: tie loose sheets down this evening"]);
     expect(windWords(shop, "2027-03-03", "2027-03-04")).toEqual([]);
+  });
+});
+
+describe("noise hours as they are typed", () => {
+  it("go there and back, and say what is wrong with them", () => {
+    for (const text of ["sat 09:00-13:00, sun quiet", "wed 09:00-12:00 14:00-16:00", ""]) {
+      const week = readNoiseWeek(text);
+      expect(typeof week === "string" ? week : sayNoiseWeek(week)).toBe(text);
+    }
+    expect(readNoiseWeek("Saturday quiet")).toEqual({ sat: [] });
+    expect(readNoiseWeek("holiday quiet")).toMatch(/is no weekday/);
+    expect(readNoiseWeek("sat nine to noon")).toBe('sat nine to noon: say "sat quiet" or "sat 09:00-13:00"');
+    expect(readNoiseWeek("sat")).toMatch(/say "sat quiet"/);
   });
 });

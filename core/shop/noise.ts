@@ -42,3 +42,25 @@ export function noiseHours(w: Pick<Workshop, "noiseFrom" | "noiseTo" | "noiseWee
   const usual = w.noiseFrom || w.noiseTo ? say([[w.noiseFrom ?? "00:00", w.noiseTo ?? "24:00"]]) : "any hour";
   return [usual, ...WEEKDAYS.flatMap((d) => (w.noiseWeek[d] ? [`${d} ${say(w.noiseWeek[d])}`] : []))].join(", ");
 }
+
+/** "sat 09:00-13:00, sun quiet", as it is typed. */
+export const sayNoiseWeek = (week: Workshop["noiseWeek"]): string =>
+  WEEKDAYS.flatMap((d) => (week[d] ? [`${d} ${week[d].length ? week[d].map(([a, b]) => `${a}-${b}`).join(" ") : "quiet"}`] : [])).join(
+    ", ",
+  );
+
+/** The other way round; a string: what is wrong with it. */
+export function readNoiseWeek(text: string): Workshop["noiseWeek"] | string {
+  const out: Workshop["noiseWeek"] = {};
+  for (const piece of text.split(",").map((p) => p.trim().toLowerCase())) {
+    if (!piece) continue;
+    const [day, ...rest] = piece.split(/\s+/);
+    const weekday = WEEKDAYS.find((d) => day.startsWith(d));
+    const windows = rest.map((w) => /^(\d{2}:\d{2})-(\d{2}:\d{2})$/.exec(w));
+    if (!weekday) return `${day} is no weekday: mon, tue, wed, thu, fri, sat, sun`;
+    if (rest.join(" ") !== "quiet" && (!rest.length || windows.some((w) => !w)))
+      return `${piece}: say "${weekday} quiet" or "${weekday} 09:00-13:00"`;
+    out[weekday] = rest[0] === "quiet" ? [] : windows.map((w) => [w![1], w![2]]);
+  }
+  return out;
+}

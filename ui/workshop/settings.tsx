@@ -2,7 +2,7 @@
 // Settings of the house, the forecast, and the planning problem as a file.
 
 import { useState } from "react";
-import { WEEKDAYS } from "@/core/time/calendar";
+import { readNoiseWeek, sayNoiseWeek } from "@/core/shop/noise";
 import { Button, buttonClass } from "../kit/button";
 import { Check, Field } from "../kit/field";
 import { send } from "../kit/send";
@@ -22,28 +22,6 @@ const LABELS = {
   skinBelowC: "Metal below air °C",
 };
 
-/** "sat 09:00-13:00, sun quiet", as it is typed. */
-const sayWeek = (week: WorkshopView["workshop"]["noiseWeek"]): string =>
-  WEEKDAYS.flatMap((d) => (week[d] ? [`${d} ${week[d].length ? week[d].map(([a, b]) => `${a}-${b}`).join(" ") : "quiet"}`] : [])).join(
-    ", ",
-  );
-
-/** The other way round; a string: what is wrong with it. */
-function readWeek(text: string): WorkshopView["workshop"]["noiseWeek"] | string {
-  const out: WorkshopView["workshop"]["noiseWeek"] = {};
-  for (const piece of text.split(",").map((p) => p.trim().toLowerCase())) {
-    if (!piece) continue;
-    const [day, ...rest] = piece.split(/\s+/);
-    const weekday = WEEKDAYS.find((d) => day.startsWith(d));
-    const windows = rest.map((w) => /^(\d{2}:\d{2})-(\d{2}:\d{2})$/.exec(w));
-    if (!weekday) return `${day} is no weekday: mon, tue, wed, thu, fri, sat, sun`;
-    if (rest.join(" ") !== "quiet" && (!rest.length || windows.some((w) => !w)))
-      return `${piece}: say "${weekday} quiet" or "${weekday} 09:00-13:00"`;
-    out[weekday] = rest[0] === "quiet" ? [] : windows.map((w) => [w![1], w![2]]);
-  }
-  return out;
-}
-
 export function Settings({ view }: { view: WorkshopView }) {
   const act = useAct();
   const form = useForm();
@@ -62,7 +40,7 @@ export function Settings({ view }: { view: WorkshopView }) {
       skinBelowC: n("skinBelowC"),
       firstTimes: data.get("firstTimes") === "on",
     };
-    const noiseWeek = readWeek(String(data.get("noiseWeek") ?? ""));
+    const noiseWeek = readNoiseWeek(String(data.get("noiseWeek") ?? ""));
     setWeekFault(typeof noiseWeek === "string" ? noiseWeek : undefined);
     if (typeof noiseWeek === "string") return;
     if (await form.submit((v) => send("PATCH", "workshop", { version: v, ...body, noiseWeek }), version, "Saved. Replan to use it."))
@@ -131,7 +109,7 @@ export function Settings({ view }: { view: WorkshopView }) {
           label="Other noise hours on"
           name="noiseWeek"
           faults={weekFault ? [{ path: "noiseWeek", message: weekFault }] : form.faults}
-          defaultValue={sayWeek(was.noiseWeek)}
+          defaultValue={sayNoiseWeek(was.noiseWeek)}
           placeholder="sat 09:00-13:00, sun quiet"
           hint="weekdays that differ; two stretches with a space between"
         />
