@@ -1,8 +1,8 @@
 // What a client could go without to gain a day: each option whose work is all still to do, as a build of its own to be planned.
 
-import { CHOICES, sayChoice } from "@/core/library/choices";
+import { CHOICES, leftOut, sayChoice } from "@/core/library/choices";
 import { conflictsOf } from "@/core/library/conflicts";
-import type { OptionKey, Options } from "@/core/library/options";
+import type { Options } from "@/core/library/options";
 import type { Variant } from "@/core/plan/variants";
 import type { BuildRow, Shop } from "@/core/shop/model";
 import { toProblem } from "@/core/shop/problem";
@@ -11,21 +11,12 @@ import { optionChange } from "./options";
 /** So many are tried: those with most work in them. */
 const MOST = 3;
 
-/** The value that leaves an option out; undefined where it can't be, or is left out already. */
-function without(key: OptionKey, o: Options): Options[OptionKey] | undefined {
-  const value = o[key];
-  if (typeof value === "boolean") return value ? false : undefined;
-  if (typeof value === "number") return value > 0 ? 0 : undefined;
-  const none = CHOICES.find((c) => c.key === key)!.values.some((v) => v.value === "none");
-  return none && value !== "none" ? "none" : undefined;
-}
-
 export async function droppable(shop: Shop, build: BuildRow, now: number): Promise<Variant[]> {
   const geometry = shop.vans.find((v) => v.id === build.vanId)?.geometry;
   const out: { minutes: number; variant: Variant }[] = [];
   for (const c of CHOICES) {
     if (c.kind !== "option") continue;
-    const value = without(c.key, build.options);
+    const value = leftOut(c.key, build.options);
     if (value === undefined) continue;
     const options = { ...build.options, [c.key]: value } as Options;
     if (conflictsOf(options, geometry).some((x) => x.level === "stop")) continue;

@@ -261,3 +261,12 @@ export function sayChoice(key: OptionKey, value: Options[OptionKey]): string {
   const c = choiceOf(key);
   return `${c.label}: ${c.values.find((v) => v.value === value)?.label ?? String(value)}`;
 }
+
+/** The value that leaves an option out; undefined where it can't be, or is left out already. */
+export function leftOut(key: OptionKey, o: Options): Options[OptionKey] | undefined {
+  const value = o[key];
+  if (typeof value === "boolean") return value ? false : undefined;
+  if (typeof value === "number") return value > 0 ? 0 : undefined;
+  const none = choiceOf(key).values.some((v) => v.value === "none");
+  return none && value !== "none" ? "none" : undefined;
+}

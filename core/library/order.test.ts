@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { vans } from "../van/model";
+import { leftOut } from "./choices";
 import { library } from "./library";
 import { buildNetwork } from "./network";
 import { DEFAULT_OPTIONS, type Options } from "./options";
@@ -41,5 +42,14 @@ describe("the order of a house", () => {
     expect(differsIn(o, order)).toEqual(["Frame against insulation: frame, then fill between instead of insulate, then frame over"]);
     expect(forbiddenIn(o, { insulation: "spray", framing: "insulate-first", fixing: "screws" }, g)[0]).toMatch(/sprayed foam/);
     expect(forbiddenIn(o, order, g)).toEqual([]);
+  });
+});
+
+describe("an option left out", () => {
+  it("is none of it, whatever kind of value it has; what can't be left out, or is, has none", () => {
+    const o = { ...DEFAULT_OPTIONS, fan: true, windows: 2, gas: "tank", bed: "lift" } as Options;
+    expect([leftOut("fan", o), leftOut("windows", o), leftOut("gas", o), leftOut("bed", o)]).toEqual([false, 0, "none", undefined]);
+    const bare = { ...o, fan: false, windows: 0, gas: "none" } as Options;
+    expect([leftOut("fan", bare), leftOut("windows", bare), leftOut("gas", bare)]).toEqual([undefined, undefined, undefined]);
   });
 });

@@ -14,8 +14,7 @@ export class At implements Incumbent {
   total: number;
   private readonly unplaced: ReadonlyMap<number, string>;
   private readonly results: BuildResult[];
-  /** What each build adds: lateness, flow, shunts. */
-  readonly ofBuild: Float64Array;
+  private readonly ofBuild: Float64Array;
   private readonly ofJob: Float64Array;
   private readonly missing: Int32Array;
 
