@@ -89,7 +89,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
               {view.worked && ` · ${view.worked}`}
             </p>
           </div>
-          <div className="flex items-center gap-2">
+          <div className="flex flex-wrap items-center gap-2">
             <Link href="/lanes" className={buttonClass()}>
               Its lane
             </Link>
