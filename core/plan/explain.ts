@@ -32,6 +32,9 @@ export function reasonsFor(b: Board, job: Job): Reason[] {
     if (!old || old.until < r.until) reasons.set(key, r);
   };
   for (const r of bounds(b, job)) add(r);
+  // A pin that could not be kept holds its job back all the same.
+  if (job.pin?.start !== undefined && job.pin.start < p.start)
+    add({ kind: "pin", until: job.pin.start, text: `pinned to ${sayTime(c.zone, job.pin.start)}` });
   let lower = c.now;
   for (const r of reasons.values()) lower = Math.max(lower, r.until);
   const frame = frameOf(b, job, p, add);

@@ -76,6 +76,8 @@ class Run {
   private readonly waiting: Int32Array;
   private readonly lower: Float64Array;
   private readonly urgent: Uint8Array;
+  /** What has to be over, so that a pinned start behind it can be kept. */
+  private readonly dueForPins: Float64Array;
   private readonly c: Compiled;
   private readonly b: Board;
   private readonly rule: Rule;
@@ -89,6 +91,7 @@ class Run {
     this.waiting = new Int32Array(c.jobs.length);
     this.lower = new Float64Array(c.jobs.length);
     this.urgent = new Uint8Array(c.jobs.length);
+    this.dueForPins = dueForPins(c);
   }
 
   all(): void {
@@ -215,9 +218,11 @@ class Run {
 
   private place(j: Job): boolean {
     const kept = this.rule.keep?.[j.index];
-    if (kept && j.pin?.start === undefined && this.tryKept(j, kept)) return true;
+    const tooLate = kept && endOf(j, kept) > this.dueForPins[j.index];
+    if (kept && !tooLate && j.pin?.start === undefined && this.tryKept(j, kept)) return true;
     this.trusted = false;
-    if (this.rule.aside && j.pin?.start === undefined) {
+    // What would be too late for a pin is laid at once where pins come first: its pin is next.
+    if (this.rule.aside && j.pin?.start === undefined && (!tooLate || this.rule.pinsInTurn)) {
       if (hopeless(this.c, j)) return false;
       this.aside.push(j.index);
       return true;
@@ -234,8 +239,12 @@ class Run {
       [undefined, place, undefined],
       [undefined, undefined, undefined],
     ];
+    // As near behind the time meant as can be; before it only where nothing else is left.
+    const early = this.lower[j.index];
+    this.lower[j.index] = Math.max(early, start ?? early);
     for (const t of tries) if (this.tryPlace(j, ...t)) return true;
-    return false;
+    this.lower[j.index] = early;
+    return this.tryPlace(j);
   }
 
   /** Exactly as kept; with `keepStart` else at least at that start, with another crew or elsewhere. */
@@ -361,6 +370,26 @@ class Run {
     }
     return { board: b, unplaced: this.unplaced, pinsBroken: this.pinsBroken };
   }
+}
+
+/** When a job is over as kept. */
+const endOf = (j: Job, k: Keep): Minute =>
+  k.placed?.end ?? (j.published && k.start === j.published.start ? j.published.end : k.start + j.minutes);
+
+/** When each job must be over at the latest for the pinned starts that wait for it; no sooner than that could be shown to fail. */
+function dueForPins(c: Compiled): Float64Array {
+  const due = new Float64Array(c.jobs.length).fill(NEVER);
+  const pinned = c.jobs.filter((j) => j.pin?.start !== undefined && !j.done && !j.started);
+  const queue = pinned.map((j) => ({ job: j, start: j.pin!.start! }));
+  for (let next = queue.pop(); next; next = queue.pop())
+    for (const l of next.job.before) {
+      const other = c.jobs[l.job];
+      const end = next.start - l.lag - (l.ignoreHold ? 0 : other.hold);
+      if (end >= due[l.job] || other.done || other.started) continue;
+      due[l.job] = end;
+      queue.push({ job: other, start: end - other.minutes });
+    }
+  return due;
 }
 
 /** Fewer talents first: a plain job should not sit in the only bay with a lift. In minutes of delay. */

@@ -141,7 +141,8 @@ export function improve(c: Compiled, start: Candidate, r: Random, options: Impro
       const next = new At(generate(c, stepRule(c, at, r, options.local), cache));
       effort += anew;
       gain = best.total - next.total;
-      if (next.total < limit) at = next;
+      // No gain is worth a pin that was kept.
+      if (next.total < limit && next.generated.pinsBroken.size <= at.generated.pinsBroken.size) at = next;
     } else {
       const undo =
         way === 1 ? reopen(at.board, ...reopening(c, at, r, options.local)) : relay(at.board, ...relaying(c, at, r, options.local));

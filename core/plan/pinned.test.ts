@@ -89,6 +89,58 @@ describe("tryPin", () => {
     expect(real.jobs.find((x) => x.id === j.id)!.start).toBe(start);
   });
 
+  /** Two jobs of one build of which the second waits for the first, both planned, the first with nothing that holds it up. */
+  const pair = () => {
+    const { b, j } = todo((x) => {
+      const l = x.after?.length === 1 ? x.after[0] : undefined;
+      const before = l && problem.builds.flatMap((y) => y.jobs).find((y) => y.id === l.job);
+      return before?.state === "todo" && !before.hold && !l?.lag && planned(x.id)?.start > "2027-03-03";
+    });
+    return { build: b.id, first: j.after![0].job, then: j.id };
+  };
+  const change = (at: Plan, edit: (job: (id: string) => ProblemJob, p: Problem) => void) => {
+    const next = structuredClone(problem) as Problem;
+    next.published = structuredClone(at);
+    edit((id) => next.builds.flatMap((x) => x.jobs).find((x) => x.id === id)!, next);
+    return readProblem(next);
+  };
+
+  it("brings forward what stands too late for a pin, where it could be sooner", () => {
+    const { first, then } = pair();
+    // Published a fortnight late, with all that waits for it.
+    const late = zone.show(zone.parse(planned(first).start) + 14 * 1440);
+    const published = makePlan(
+      change(plan, (job) => void (job(first).pin = { start: late })),
+      { iterations: 0, local: true },
+    );
+    expect(published.jobs.find((x) => x.id === first)!.start).toBe(late);
+    const wish = zone.show(zone.parse(planned(then).start) + 7 * 1440);
+    const next = change(published, (job) => void (job(then).pin = { start: wish }));
+    const real = makePlan(next, { iterations: 0, local: true });
+    expect(real.pinsBroken).toEqual([]);
+    expect(real.jobs.find((x) => x.id === then)!.start).toBe(wish);
+    expect(real.jobs.find((x) => x.id === first)!.end <= wish).toBe(true);
+    expect(checkPlan(next, readPlan(real))).toEqual([]);
+    expect(tryPin(problem, published, then, { start: wish }).kept).toBe(true);
+  });
+
+  it("starts as near behind a pin as can be where it can't be kept, and names the pin and what is in the way", () => {
+    const { then } = pair();
+    const wish = zone.show(zone.parse(planned(then).start) + 7 * 1440);
+    const day = wish.slice(0, 10);
+    const next = change(plan, (job, p) => {
+      job(then).pin = { start: wish };
+      for (const c of p.calendars) c.closed = [...(c.closed ?? []), day];
+    });
+    const real = makePlan(next, { iterations: 0, local: true });
+    expect(real.pinsBroken.map((x) => x.job)).toContain(then);
+    const here = real.jobs.find((x) => x.id === then)!;
+    expect(here.start > wish).toBe(true);
+    expect(zone.parse(here.start) - zone.parse(wish)).toBeLessThan(7 * 1440);
+    expect(here.why?.map((w) => w.kind)).toContain("pin");
+    expect(checkPlan(next, readPlan(real))).toEqual([]);
+  });
+
   it("hands work to another fitter who can do it", () => {
     const { j } = todo((x) => x.crew.length === 1 && x.crew[0].skill === "any" && (x.crew[0].count ?? 1) === 1 && !x.crew[0].ticket);
     const other = problem.fitters.find(

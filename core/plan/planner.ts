@@ -75,7 +75,7 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   let best: Candidate | undefined;
   let stop = false;
   const consider = (next: Candidate, n: number): Candidate => {
-    if (best && next.cost.total >= best.cost.total) return best;
+    if (best && !isBetter(next, best)) return best;
     best = next;
     stop ||= options.onBetter?.(next.cost, n) === false;
     return next;
@@ -153,6 +153,10 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   return finish(best!);
 }
 
+/** A pin that is kept comes before all that costs: who set it has seen the cost. */
+const isBetter = (x: Candidate, y: Candidate): boolean =>
+  x.pinsBroken.size === y.pinsBroken.size ? x.cost.total < y.cost.total : x.pinsBroken.size < y.pinsBroken.size;
+
 /** What a round has given more room: only work of these builds, people and tools could go forward in the next one. */
 interface Touched {
   builds: Set<number>;
@@ -173,17 +177,17 @@ function shiftLeft(b: Board, local: boolean, near: Touched | undefined): Touched
     b.placed[j.index]!.crew.some((f) => near.fitters.has(f)) ||
     j.tools.some((t) => near.tools.has(t.tool));
   const order = b.c.jobs
-    .filter((j) => b.placed[j.index] && !j.done && !j.started && j.pin?.start === undefined && could(j))
+    .filter((j) => b.placed[j.index] && !j.done && !j.started && b.placed[j.index]!.start !== j.pin?.start && could(j))
     .sort((x, y) => b.placed[x.index]!.start - b.placed[y.index]!.start);
   for (const j of order) {
     const p = b.placed[j.index]!;
     // A replan around a change moves nothing that stands as published, not even forward.
-    if (local && j.published?.start === p.start) continue;
+    if (local && j.published?.start === p.start && j.pin?.start === undefined) continue;
     const stay = j.van ? b.stays[j.build].find((s) => s.place === p.place && s.from <= p.start && p.end <= s.to) : undefined;
     if (j.van && !stay) continue;
     const frame = stay ? { place: stay.place, from: stay.from, to: stay.to } : benchFrame;
     b.unbook(j.index);
-    const fit = earliestWith(b, j, frame, p.crew, earliestByLinks(b, j));
+    const fit = earliestWith(b, j, frame, p.crew, Math.max(earliestByLinks(b, j), j.pin?.start ?? j.release));
     const sooner = fit !== undefined && fit.start < p.start;
     if (sooner) {
       moved = true;
