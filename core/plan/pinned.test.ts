@@ -96,7 +96,7 @@ describe("tryPin", () => {
       const before = l && problem.builds.flatMap((y) => y.jobs).find((y) => y.id === l.job);
       return before?.state === "todo" && !before.hold && !l?.lag && planned(x.id)?.start > "2027-03-03";
     });
-    return { build: b.id, first: j.after![0].job, then: j.id };
+    return { build: b.id, first: j.after![0].job, second: j.id };
   };
   const change = (at: Plan, edit: (job: (id: string) => ProblemJob, p: Problem) => void) => {
     const next = structuredClone(problem) as Problem;
@@ -106,7 +106,7 @@ describe("tryPin", () => {
   };
 
   it("brings forward what stands too late for a pin, where it could be sooner", () => {
-    const { first, then } = pair();
+    const { first, second } = pair();
     // Published a fortnight late, with all that waits for it.
     const late = zone.show(zone.parse(planned(first).start) + 14 * 1440);
     const published = makePlan(
@@ -114,27 +114,27 @@ describe("tryPin", () => {
       { iterations: 0, local: true },
     );
     expect(published.jobs.find((x) => x.id === first)!.start).toBe(late);
-    const wish = zone.show(zone.parse(planned(then).start) + 7 * 1440);
-    const next = change(published, (job) => void (job(then).pin = { start: wish }));
+    const wish = zone.show(zone.parse(planned(second).start) + 7 * 1440);
+    const next = change(published, (job) => void (job(second).pin = { start: wish }));
     const real = makePlan(next, { iterations: 0, local: true });
     expect(real.pinsBroken).toEqual([]);
-    expect(real.jobs.find((x) => x.id === then)!.start).toBe(wish);
+    expect(real.jobs.find((x) => x.id === second)!.start).toBe(wish);
     expect(real.jobs.find((x) => x.id === first)!.end <= wish).toBe(true);
     expect(checkPlan(next, readPlan(real))).toEqual([]);
-    expect(tryPin(problem, published, then, { start: wish }).kept).toBe(true);
+    expect(tryPin(problem, published, second, { start: wish }).kept).toBe(true);
   });
 
   it("starts as near behind a pin as can be where it can't be kept, and names the pin and what is in the way", () => {
-    const { then } = pair();
-    const wish = zone.show(zone.parse(planned(then).start) + 7 * 1440);
+    const { second } = pair();
+    const wish = zone.show(zone.parse(planned(second).start) + 7 * 1440);
     const day = wish.slice(0, 10);
     const next = change(plan, (job, p) => {
-      job(then).pin = { start: wish };
+      job(second).pin = { start: wish };
       for (const c of p.calendars) c.closed = [...(c.closed ?? []), day];
     });
     const real = makePlan(next, { iterations: 0, local: true });
-    expect(real.pinsBroken.map((x) => x.job)).toContain(then);
-    const here = real.jobs.find((x) => x.id === then)!;
+    expect(real.pinsBroken.map((x) => x.job)).toContain(second);
+    const here = real.jobs.find((x) => x.id === second)!;
     expect(here.start > wish).toBe(true);
     expect(zone.parse(here.start) - zone.parse(wish)).toBeLessThan(7 * 1440);
     expect(here.why?.map((w) => w.kind)).toContain("pin");
