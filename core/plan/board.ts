@@ -63,6 +63,8 @@ export class Board {
   private readonly sets: Map<string, OpenSet>;
   /** Opening hours of crews with the same hours throughout, by place and condition. */
   private readonly plain: OpenSet[] = [];
+  /** The same of crews of two kinds of hours. */
+  private readonly mixed = new Map<number, OpenSet>();
 
   constructor(c: Compiled, sets?: Map<string, OpenSet>) {
     this.c = c;
@@ -172,7 +174,13 @@ export class Board {
       this.plain[at] ??= this.set(`${base}/${people}`, place, cond, crew);
       return this.plain[at];
     }
-    return this.set(`${base}/${more.sort((a, b) => a - b).join(",")}`, place, cond, crew);
+    const crews = fitters.length + 1;
+    const pair = more.length === 2 ? (base * crews + Math.min(more[0], more[1])) * crews + Math.max(more[0], more[1]) : -1;
+    const known = this.mixed.get(pair);
+    if (known) return known;
+    const set = this.set(`${base}/${more.sort((a, b) => a - b).join(",")}`, place, cond, crew);
+    if (pair >= 0) this.mixed.set(pair, set);
+    return set;
   }
 
   /** The same for one fitter alone. */
@@ -253,10 +261,18 @@ export class Board {
     for (let k = 0; k < p.crew.length; k++) {
       const list = this.busy[p.crew[k]];
       for (const busy of p.booked[k]) {
-        let i = list.length;
-        while (i > 0 && list[i - 1].from > busy.from) i--;
-        if (i === list.length) list.push(busy);
-        else list.splice(i, 0, busy);
+        if (!list.length || list[list.length - 1].from <= busy.from) {
+          list.push(busy);
+          continue;
+        }
+        let lo = 0;
+        let hi = list.length;
+        while (lo < hi) {
+          const mid = (lo + hi) >>> 1;
+          if (list[mid].from > busy.from) hi = mid;
+          else lo = mid + 1;
+        }
+        list.splice(lo, 0, busy);
       }
     }
   }

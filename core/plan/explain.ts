@@ -14,7 +14,8 @@ export interface Reason {
   job?: number;
   ref?: string;
   until: Minute;
-  text: string;
+  /** In words, asked for by the few reasons that are told. */
+  text: () => string;
 }
 
 /** Night, weekend and weather say less than what kept the job until then: on a tie they come last. */
@@ -33,8 +34,8 @@ export function reasonsFor(b: Board, job: Job): Reason[] {
   };
   for (const r of bounds(b, job)) add(r);
   // A pin that could not be kept holds its job back all the same.
-  if (job.pin?.start !== undefined && job.pin.start < p.start)
-    add({ kind: "pin", until: job.pin.start, text: `pinned to ${sayTime(c.zone, job.pin.start)}` });
+  const pinned = job.pin?.start;
+  if (pinned !== undefined && pinned < p.start) add({ kind: "pin", until: pinned, text: () => `pinned to ${sayTime(c.zone, pinned)}` });
   let lower = c.now;
   for (const r of reasons.values()) lower = Math.max(lower, r.until);
   const frame = frameOf(b, job, p, add);
@@ -44,22 +45,24 @@ export function reasonsFor(b: Board, job: Job): Reason[] {
     if (conflict.until <= p.start) add(inWords(b, job, p, conflict));
   });
   b.book(job, p);
-  if (job.pin?.start === p.start) add({ kind: "pin", until: p.start, text: `pinned to ${sayTime(c.zone, p.start)}` });
+  if (pinned === p.start) add({ kind: "pin", until: p.start, text: () => `pinned to ${sayTime(c.zone, p.start)}` });
   const hours = b.hours(job, p.place, p.crew);
   const effect = (r: Reason) => hours.next(r.until);
   const sorted = [...reasons.values()]
     .filter((r) => r.until <= p.start)
-    .sort((x, y) => effect(y) - effect(x) || Number(GENERAL.has(x.kind)) - Number(GENERAL.has(y.kind)) || y.until - x.until);
+    .map((r) => ({ r, from: effect(r) }))
+    .sort((x, y) => y.from - x.from || Number(GENERAL.has(x.r.kind)) - Number(GENERAL.has(y.r.kind)) || y.r.until - x.r.until)
+    .map(({ r }) => r);
   // A replan leaves what still holds where it was published, though it could go earlier by now: then that is the reason.
   if (job.published?.start === p.start && (!sorted.length || effect(sorted[0]) < p.start))
-    sorted.unshift({ kind: "not-before", until: p.start, text: `kept at ${sayTime(c.zone, p.start)}, as published` });
+    sorted.unshift({ kind: "not-before", until: p.start, text: () => `kept at ${sayTime(c.zone, p.start)}, as published` });
   // A stop line is always said, however long ago its job ended: somebody still has to look at the photos.
   return sorted.filter((r, i) => i < 6 || r.kind === "proof");
 }
 
 /** Reasons in the plan's format. */
 export const asWhy = (b: Board, reasons: readonly Reason[]): Why[] =>
-  reasons.map((r) => ({ kind: r.kind, ...(r.ref ? { ref: r.ref } : {}), until: b.c.zone.show(r.until), text: r.text }));
+  reasons.map((r) => ({ kind: r.kind, ...(r.ref ? { ref: r.ref } : {}), until: b.c.zone.show(r.until), text: r.text() }));
 
 function named(b: Board, job: Job, other: number): string {
   const o = b.c.jobs[other];
@@ -69,7 +72,7 @@ function named(b: Board, job: Job, other: number): string {
 /** What keeps a job whatever crew and place it has: predecessors, holds, proof, parts, dates. */
 function bounds(b: Board, job: Job): Reason[] {
   const { c } = b;
-  const out: Reason[] = [{ kind: "now", until: c.now, text: "nothing is planned before now" }];
+  const out: Reason[] = [{ kind: "now", until: c.now, text: () => "nothing is planned before now" }];
   for (const l of job.before) {
     const p = b.placed[l.job];
     if (!p) continue;
@@ -77,24 +80,25 @@ function bounds(b: Board, job: Job): Reason[] {
     const from = l.ignoreHold ? p.end : p.holdUntil;
     const until = l.working && l.lag > 0 ? c.shop.after(from, l.lag) : from + l.lag;
     const name = named(b, job, l.job);
-    if (l.proof) out.push({ kind: "proof", job: l.job, ref, until: p.end, text: `the photos of ${name} have to be approved first` });
+    if (l.proof) out.push({ kind: "proof", job: l.job, ref, until: p.end, text: () => `the photos of ${name} have to be approved first` });
     else if (!l.ignoreHold && p.holdUntil > p.end)
-      out.push({ kind: "hold", job: l.job, ref, until, text: `${name} is left untouched until ${sayTime(c.zone, p.holdUntil)}` });
+      out.push({ kind: "hold", job: l.job, ref, until, text: () => `${name} is left untouched until ${sayTime(c.zone, p.holdUntil)}` });
     else
       out.push({
         kind: "predecessor",
         job: l.job,
         ref,
         until,
-        text: `after ${name}${l.lag ? `, and ${l.lag} min more` : ""}`,
+        text: () => `after ${name}${l.lag ? `, and ${l.lag} min more` : ""}`,
       });
   }
-  if (job.partsFrom !== undefined)
-    out.push({ kind: "part", until: job.partsFrom, text: `waits for its parts until ${sayTime(c.zone, job.partsFrom)}` });
-  if (job.notBefore !== undefined)
-    out.push({ kind: "not-before", until: job.notBefore, text: `not wanted before ${sayTime(c.zone, job.notBefore)}` });
+  const { partsFrom, notBefore } = job;
+  if (partsFrom !== undefined)
+    out.push({ kind: "part", until: partsFrom, text: () => `waits for its parts until ${sayTime(c.zone, partsFrom)}` });
+  if (notBefore !== undefined)
+    out.push({ kind: "not-before", until: notBefore, text: () => `not wanted before ${sayTime(c.zone, notBefore)}` });
   const arrives = c.builds[job.build].arrives;
-  if (job.van && arrives > c.now) out.push({ kind: "arrival", until: arrives, text: `the van arrives ${sayTime(c.zone, arrives)}` });
+  if (job.van && arrives > c.now) out.push({ kind: "arrival", until: arrives, text: () => `the van arrives ${sayTime(c.zone, arrives)}` });
   return out;
 }
 
@@ -117,7 +121,7 @@ function frameOf(b: Board, job: Job, p: Placed, add: (r: Reason) => void): Frame
       job: last,
       ref: last === undefined ? undefined : c.jobs[last].id,
       until: from,
-      text: `the van is moved to ${c.places[p.place].name} first, ${c.shunt} min`,
+      text: () => `the van is moved to ${c.places[p.place].name} first, ${c.shunt} min`,
     });
   }
   if (p.place !== c.yard) {
@@ -129,7 +133,7 @@ function frameOf(b: Board, job: Job, p: Placed, add: (r: Reason) => void): Frame
         job: last,
         ref: c.builds[holder.build].id,
         until: b.hardEnd(holder),
-        text: `${c.places[p.place].name} is held by ${c.builds[holder.build].name} until ${sayTime(c.zone, b.hardEnd(holder))}`,
+        text: () => `${c.places[p.place].name} is held by ${c.builds[holder.build].name} until ${sayTime(c.zone, b.hardEnd(holder))}`,
       });
       from = Math.max(from, b.hardEnd(holder));
     }
@@ -164,37 +168,55 @@ const PLAIN: Partial<Record<WhyKind, string>> = {
 
 function inWords(b: Board, job: Job, p: Placed, x: Conflict): Reason {
   const { c } = b;
-  const till = `until ${sayTime(c.zone, x.until)}`;
+  const till = () => `until ${sayTime(c.zone, x.until)}`;
   const ref = x.job === undefined ? undefined : c.jobs[x.job].id;
   switch (x.kind) {
     case "fitter": {
       const f = c.fitters[x.fitter!];
-      return { kind: "fitter", job: x.job, ref: f.id, until: x.until, text: `${f.name} is on ${named(b, job, x.job!)} ${till}` };
+      return { kind: "fitter", job: x.job, ref: f.id, until: x.until, text: () => `${f.name} is on ${named(b, job, x.job!)} ${till()}` };
     }
     case "zone":
-      return { kind: "zone", job: x.job, ref, until: x.until, text: `${named(b, job, x.job!)} is being done in the same place ${till}` };
+      return {
+        kind: "zone",
+        job: x.job,
+        ref,
+        until: x.until,
+        text: () => `${named(b, job, x.job!)} is being done in the same place ${till()}`,
+      };
     case "hold":
-      return { kind: "hold", job: x.job, ref, until: x.until, text: `${named(b, job, x.job!)} keeps this part of the van clear ${till}` };
+      return {
+        kind: "hold",
+        job: x.job,
+        ref,
+        until: x.until,
+        text: () => `${named(b, job, x.job!)} keeps this part of the van clear ${till()}`,
+      };
     case "inside-crew":
-      return { kind: "inside-crew", job: x.job, ref, until: x.until, text: `no room inside beside ${named(b, job, x.job!)} ${till}` };
+      return {
+        kind: "inside-crew",
+        job: x.job,
+        ref,
+        until: x.until,
+        text: () => `no room inside beside ${named(b, job, x.job!)} ${till()}`,
+      };
     case "tool":
       return {
         kind: "tool",
         job: x.job,
         ref,
         until: x.until,
-        text: `the ${c.tools[x.tool!].name} is in use on ${named(b, job, x.job!)} ${till}`,
+        text: () => `the ${c.tools[x.tool!].name} is in use on ${named(b, job, x.job!)} ${till()}`,
       };
     case "temperature": {
       // The day that shuts it ends when it may be done again.
       const hot =
         job.maxTempC !== undefined && p.place !== BENCH && hotAt(c, c.places[p.place], job.maxTempC).minutes(x.until - 1, x.until) > 0;
-      return { kind: "temperature", until: x.until, text: `too ${hot ? "warm" : "cold"} ${till}` };
+      return { kind: "temperature", until: x.until, text: () => `too ${hot ? "warm" : "cold"} ${till()}` };
     }
     case "calendar":
       return closed(b, job, p, x.until);
     default:
-      return { kind: x.kind, until: x.until, text: `${PLAIN[x.kind] ?? x.kind} ${till}` };
+      return { kind: x.kind, until: x.until, text: () => `${PLAIN[x.kind] ?? x.kind} ${till()}` };
   }
 }
 
@@ -202,13 +224,13 @@ function inWords(b: Board, job: Job, p: Placed, x: Conflict): Reason {
 function closed(b: Board, job: Job, p: Placed, until: Minute): Reason {
   const { c } = b;
   const t = until - 1;
-  const till = `until ${sayTime(c.zone, until)}`;
+  const till = () => `until ${sayTime(c.zone, until)}`;
   for (const f of p.crew)
     if (!c.fitters[f].open.has(t) && c.shop.has(t))
-      return { kind: "calendar", ref: c.fitters[f].id, until, text: `${c.fitters[f].name} is away ${till}` };
+      return { kind: "calendar", ref: c.fitters[f].id, until, text: () => `${c.fitters[f].name} is away ${till()}` };
   const place = p.place === BENCH ? undefined : c.places[p.place];
   if (place && !place.open.has(t) && c.shop.has(t))
-    return { kind: "calendar", ref: place.id, until, text: `${place.name} is closed ${till}` };
+    return { kind: "calendar", ref: place.id, until, text: () => `${place.name} is closed ${till()}` };
   const peopleIn = p.crew.length ? p.crew.every((f) => c.fitters[f].open.has(t)) : c.shop.has(t);
   const kind: WhyKind = !peopleIn
     ? "calendar"
@@ -219,5 +241,5 @@ function closed(b: Board, job: Job, p: Placed, until: Minute): Reason {
         : job.noisy && c.noise && !c.noise.has(t)
           ? "noise"
           : "calendar";
-  return { kind, until, text: `${PLAIN[kind] ?? "the shop is closed"} ${till}` };
+  return { kind, until, text: () => `${PLAIN[kind] ?? "the shop is closed"} ${till()}` };
 }

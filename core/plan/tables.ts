@@ -5,12 +5,10 @@ import type { ProblemJob } from "./model";
 
 /** Numbers sets so that equal ones get the same number, from 0. */
 export function classes(): (set: OpenSet) => number {
-  const seen = new Map<string, number>();
+  const seen: OpenSet[] = [];
   return (set) => {
-    const key = set.stretches().join(";");
-    const n = seen.get(key) ?? seen.size;
-    seen.set(key, n);
-    return n;
+    const n = seen.findIndex((x) => x.equals(set));
+    return n < 0 ? seen.push(set) - 1 : n;
   };
 }
 

@@ -4,6 +4,12 @@ import type { Minute } from "./zone";
 
 export type Stretch = [Minute, Minute];
 
+/** Begins and ends of stretches, in two lists. */
+interface Ends {
+  from: Float64Array;
+  to: Float64Array;
+}
+
 /** Sorted, disjoint, non-touching stretches with running totals; immutable. */
 export class OpenSet {
   readonly from: Float64Array;
@@ -12,17 +18,19 @@ export class OpenSet {
   readonly before: Float64Array;
   readonly size: number;
 
-  constructor(stretches: readonly Stretch[]) {
-    const n = stretches.length;
-    this.size = n;
-    this.from = new Float64Array(n);
-    this.to = new Float64Array(n);
-    this.before = new Float64Array(n + 1);
+  constructor(stretches: readonly Stretch[] | Ends) {
+    const { from, to } = "from" in stretches ? stretches : endsOf(stretches);
+    const n = from.length;
+    const before = new Float64Array(n + 1);
+    let sum = 0;
     for (let i = 0; i < n; i++) {
-      this.from[i] = stretches[i][0];
-      this.to[i] = stretches[i][1];
-      this.before[i + 1] = this.before[i] + stretches[i][1] - stretches[i][0];
+      sum += to[i] - from[i];
+      before[i + 1] = sum;
     }
+    this.size = n;
+    this.from = from;
+    this.to = to;
+    this.before = before;
   }
 
   /** Unites any stretches, in any order, overlapping or empty. */
@@ -112,17 +120,31 @@ export class OpenSet {
   }
 
   and(other: OpenSet): OpenSet {
-    const out: Stretch[] = [];
+    const { from, to, size } = this;
+    const { from: otherFrom, to: otherTo, size: otherSize } = other;
+    const outFrom = new Float64Array(size + otherSize);
+    const outTo = new Float64Array(size + otherSize);
+    let n = 0;
     let i = 0;
     let j = 0;
-    while (i < this.size && j < other.size) {
-      const a = Math.max(this.from[i], other.from[j]);
-      const b = Math.min(this.to[i], other.to[j]);
-      if (b > a) out.push([a, b]);
-      if (this.to[i] < other.to[j]) i++;
+    while (i < size && j < otherSize) {
+      const a = Math.max(from[i], otherFrom[j]);
+      const b = Math.min(to[i], otherTo[j]);
+      if (b > a) {
+        outFrom[n] = a;
+        outTo[n++] = b;
+      }
+      if (to[i] < otherTo[j]) i++;
       else j++;
     }
-    return new OpenSet(out);
+    return new OpenSet({ from: outFrom.slice(0, n), to: outTo.slice(0, n) });
+  }
+
+  equals(other: OpenSet): boolean {
+    if (this === other) return true;
+    if (this.size !== other.size) return false;
+    for (let i = 0; i < this.size; i++) if (this.from[i] !== other.from[i] || this.to[i] !== other.to[i]) return false;
+    return true;
   }
 
   /** This set without the stretches given. */
@@ -140,4 +162,14 @@ export class OpenSet {
     if (at < hi) keep.push([at, hi]);
     return this.and(OpenSet.of(keep));
   }
+}
+
+function endsOf(stretches: readonly Stretch[]): Ends {
+  const from = new Float64Array(stretches.length);
+  const to = new Float64Array(stretches.length);
+  for (let i = 0; i < stretches.length; i++) {
+    from[i] = stretches[i][0];
+    to[i] = stretches[i][1];
+  }
+  return { from, to };
 }
