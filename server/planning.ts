@@ -5,6 +5,7 @@ import { checkPlan } from "@/core/plan/check/check";
 import type { Plan, Problem } from "@/core/plan/model";
 import type { Verdict, Wish } from "@/core/plan/pinned";
 import type { Shop } from "@/core/shop/model";
+import { preparedVariants } from "@/core/shop/preparable";
 import { nameParts, toProblem } from "@/core/shop/problem";
 import { type Zone, zoneOf } from "@/core/time/zone";
 import { addEvent } from "@/db/events";
@@ -167,7 +168,9 @@ export async function tryGains(buildId: string, onGain: (g: GainStep) => void, s
   if (!state.working) throw new Refusal(409, "There is no plan yet: replan first.");
   if (state.shop.workshop.staleWhy) throw new Refusal(409, `The plan is stale (${state.shop.workshop.staleWhy}): replan first.`);
   const build = state.shop.builds.find((b) => b.id === buildId);
-  const variants = build ? await droppable(state.shop, build, state.now) : [];
+  const variants = build
+    ? [...(await droppable(state.shop, build, state.now)), ...preparedVariants(state.shop, build, state.working.plan, state.now)]
+    : [];
   await gainsInThread(problem, withoutWhy(state.working.plan)!, buildId, state.shop.workshop.hourRate, variants, onGain, signal);
 }
 

@@ -23,6 +23,7 @@ export interface Measure {
     | "swap"
     | "bench"
     | "drop"
+    | "prepare"
     | "pair";
   /** What to do, in words. */
   text: string;

@@ -4,21 +4,24 @@ import { apart, type Measure } from "./measures";
 import type { Problem, ProblemBuild } from "./model";
 
 export interface Variant {
-  kind: "drop";
+  kind: "drop" | "prepare";
   text: string;
   price: string;
+  /** What it costs, where the house knows. */
+  money?: number;
   /** The build as it would be, under its own id. */
   build: ProblemBuild;
 }
 
-/** As measures; what the client would go without has no price that the house can name. */
+/** As measures; what names no money has a price that only somebody else can say: what the client would go without. */
 export const variantMeasures = (variants: readonly Variant[]): Measure[] =>
-  variants.map(({ kind, text, price, build }) => ({
+  variants.map(({ kind, text, price, money, build }) => ({
     kind,
     text,
     price,
     hours: 0,
-    pay: "asked",
+    pay: money === undefined ? "asked" : "hired",
+    money,
     take: (p: Problem) => {
       const i = p.builds.findIndex((b) => b.id === build.id);
       if (i < 0) return;

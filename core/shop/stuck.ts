@@ -5,6 +5,7 @@ import { DAY, type Minute, zoneOf } from "../time/zone";
 import { isExtra } from "./extra";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { lastPart } from "./parts";
+import { PREPARED } from "./preparable";
 import { jobsById, type Obstacle, obstacles } from "./ready";
 import { crewNames, fitterName } from "./say";
 
@@ -30,9 +31,6 @@ export interface StuckJob {
   /** Only a part is missing and the job is long enough: a half of it could be prepared meanwhile. */
   prepare: boolean;
 }
-
-/** A job is worth preparing in part from so many minutes on: a second setting-up eats the gain of a shorter one. */
-const PREPARED = 90;
 
 /** Kinds of obstacle that somebody has to free, the most final first; the rest is work and time. */
 const FREED: readonly Obstacle["kind"][] = ["remark", "choice", "part", "proof", "remainder", "opening", "tool", "question"];
