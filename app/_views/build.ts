@@ -10,6 +10,7 @@ import { MARKS_OUT } from "@/core/shop/codes";
 import { buildDates } from "@/core/shop/dates";
 import { daysWorked, sayDaysWorked } from "@/core/shop/days-worked";
 import { askedJobs } from "@/core/shop/extra-asked";
+import { handToHand } from "@/core/shop/hand-to-hand";
 import { holdKeeps } from "@/core/shop/hold-keeps";
 import { cameOutWords, inventoryOf } from "@/core/shop/inventory";
 import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
@@ -29,6 +30,7 @@ import { obstacles } from "@/core/shop/ready";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { sheetMass, sheetNotices } from "@/core/shop/sheets";
 import { rework, shellStates } from "@/core/shop/shell";
+import { sideBySide } from "@/core/shop/side-by-side";
 import { slipWords } from "@/core/shop/slips";
 import { stripClosing } from "@/core/shop/strip-close";
 import { nextAndStuck } from "@/core/shop/stuck";
@@ -139,6 +141,8 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
       stop: a.stop ?? null,
     })),
     ...nextAndStuck(shop, b, plan, now),
+    beside: sideBySide(shop, b, plan, now),
+    between: handToHand(shop, b, plan, now),
     conflicts: conflictsOf(b.options, van.geometry),
     house: shop.workshop.house,
     library: { version: b.libraryVersion, newest: (await libraryInUse(now)).number },

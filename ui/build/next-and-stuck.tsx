@@ -3,6 +3,7 @@
 
 import { useState } from "react";
 import { near } from "../kit/time";
+import { HandToHand, SideBySide } from "./between";
 import type { BuildView } from "./view";
 
 /** So many stuck jobs are shown at first. */
@@ -10,7 +11,7 @@ const SHOWN = 4;
 
 export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: string): void }) {
   const [all, setAll] = useState(false);
-  if (!view.next.length && !view.stuck.length) return null;
+  if (!view.next.length && !view.stuck.length && !view.between.length) return null;
   const open = (job: string) => {
     onOpen(job);
     document.getElementById(`job-${job}`)?.scrollIntoView({ block: "center" });
@@ -72,6 +73,8 @@ export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: st
           </button>
         )}
       </section>
+      <SideBySide view={view} onOpen={open} />
+      <HandToHand view={view} onOpen={open} />
     </div>
   );
 }

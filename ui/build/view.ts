@@ -4,6 +4,7 @@ import type { Conflict } from "@/core/library/conflicts";
 import type { OptionKey, Options } from "@/core/library/options";
 import type { BuildDate } from "@/core/shop/dates";
 import type { FixingEstimate } from "@/core/shop/fixings";
+import type { Between } from "@/core/shop/hand-to-hand";
 import type { Inventory } from "@/core/shop/inventory";
 import type { JobState } from "@/core/shop/model";
 import type { Money } from "@/core/shop/money";
@@ -14,6 +15,7 @@ import type { StageProgress } from "@/core/shop/progress";
 import type { BuildRecord, Penetration } from "@/core/shop/records";
 import type { Dated } from "@/core/shop/rounds";
 import type { ZoneState } from "@/core/shop/shell";
+import type { SidePair } from "@/core/shop/side-by-side";
 import type { Spare } from "@/core/shop/spares";
 import type { OpenLine } from "@/core/shop/strip-close";
 import type { NextJob, StuckJob } from "@/core/shop/stuck";
@@ -115,6 +117,10 @@ export interface BuildView {
   papers: PapersView;
   next: NextJob[];
   stuck: StuckJob[];
+  /** Jobs that could be in work at the same time as things stand. */
+  beside: SidePair[];
+  /** What lies ready, dries or is being made between two people. */
+  between: Between[];
   conflicts: Conflict[];
   house: Partial<Options>;
   library: { version: number | null; newest: number };
