@@ -1,8 +1,8 @@
-// The shared tools that the shipped library names, put into a new workshop: one of each, sound; more sets of what holds bonds.
+// The shared tools that the shipped library names, and places to dry, put into a new workshop: one of each, sound; more sets of what holds bonds.
 
 import { v7 } from "uuid";
 import { library } from "@/core/library/library";
-import { HELD, HELD_PIECES } from "@/core/shop/tools";
+import { DRYING_PLACE, HELD, HELD_PIECES } from "@/core/shop/tools";
 import { type Conn, insert } from "./pool";
 
 /** `pieces` says of which tools there are more than one. */
@@ -10,7 +10,7 @@ export const insertTools = (c: Conn, pieces: Readonly<Record<string, number>> = 
   insert(
     c,
     "tool",
-    [...new Set(library.flatMap((j) => j.tools ?? []))].sort().map((name) => {
+    [...new Set([...library.flatMap((j) => j.tools ?? []), DRYING_PLACE])].sort().map((name) => {
       const held = (HELD as readonly string[]).includes(name);
       return { id: v7(), name, pieces: pieces[name] ?? (held ? HELD_PIECES : 1), held };
     }),

@@ -4,7 +4,7 @@
 import { CLOCK, minutesOf } from "../time/clock";
 import { calculator, type Finding, is, list, object, outcome, round } from "./model";
 
-interface Coat {
+export interface Coat {
   name: string;
   minutes: number;
   holdH: number;
@@ -30,6 +30,9 @@ const REF_C = 20;
 /** A moving gap is not to get smaller than this, mm. A house figure. */
 const LEAST_GAP = 1;
 const FAR = 400;
+
+/** Minutes that a coat is left untouched at a temperature, °C: elapsed, twice as long for ten degrees less. */
+export const coatHold = (coat: Pick<Coat, "holdH">, tempC = REF_C): number => coat.holdH * 60 * 2 ** ((REF_C - tempC) / 10);
 
 const temperature = { type: "number", minimum: -20, maximum: 45 };
 const schema = object(
@@ -66,7 +69,7 @@ export const coatChain = calculator<Input>(
     const first = DAYS.indexOf(weekday);
     const [open, close] = [minutesOf(opens), minutesOf(closes)];
     const works = (day: number) => (((first + day) % 7) + 7) % 7 < 5;
-    const hold = (c: Coat) => c.holdH * 60 * 2 ** ((REF_C - tempC) / 10);
+    const hold = (c: Coat) => coatHold(c, tempC);
     /** From t on, when so many minutes could begin so that they end the same working day. */
     const next = (t: number, minutes: number): number => {
       for (let day = Math.floor(t / DAY); ; day++) {

@@ -7,6 +7,7 @@ import { FLOOR_BOARDS, LETTERING, MARKS_OUT } from "./codes";
 import { AREAS } from "./docket/client";
 import { entriesOf } from "./docket/of";
 import { type AskedJob, around } from "./extra";
+import { chainOfCoats } from "./extra-coats";
 import type { BuildRow, JobRow, SheetRow, Shop } from "./model";
 import { coversWork, isBelieved } from "./others";
 import { behindHole, freshBelow, isOpen, lateHole, penetrationsIn, SIDE_WORDS } from "./penetrations";
@@ -162,7 +163,13 @@ const polish: Source = (_shop, build, sheet, o) => {
   ];
 };
 
-const SOURCES: Readonly<Record<string, Source>> = { "edge-support": support, recoat: scuff, "battery-stand": battery, lettering: polish };
+const SOURCES: Readonly<Record<string, Source>> = {
+  "edge-support": support,
+  recoat: scuff,
+  "battery-stand": battery,
+  lettering: polish,
+  "coat-chain": (_shop, build, sheet) => chainOfCoats(build, sheet),
+};
 
 function ofSheets(shop: Shop, build: BuildRow, now: Minute): AskedJob[] {
   return build.sheets.flatMap((s) => {

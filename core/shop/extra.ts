@@ -18,6 +18,10 @@ export interface AskedJob {
   steps: readonly string[];
   shots: readonly string[];
   cautions?: readonly string[];
+  /** Done on the bench instead of the van. */
+  bench?: boolean;
+  /** Shared tools that it books, by name. */
+  tools?: readonly string[];
   /** May be done in the yard. */
   yardOk?: boolean;
   /** Not before this minute. */
@@ -58,16 +62,16 @@ export function extraJob(build: Pick<BuildRow, "id" | "jobs">, a: AskedJob): Job
     name: a.name.slice(0, 160),
     seq: Math.max(0, ...build.jobs.map((j) => j.seq)) + 1,
     minutes: a.minutes,
-    place: "van",
+    place: a.bench ? "bench" : "van",
     yardOk: a.yardOk ?? false,
     bayHas: [],
-    zones: [...a.zones],
+    zones: a.bench ? [] : [...a.zones],
     needs: { dry: false, daylight: false, minTempC: null, maxTempC: null, metal: false, maxWindMs: null, noisy: false, sameDay: false },
-    hold: { minutes: a.holdMinutes ?? 0, still: false, keepOff: a.holdMinutes ? [...a.zones] : null, minTempC: null },
+    hold: { minutes: a.holdMinutes ?? 0, still: false, keepOff: a.holdMinutes && !a.bench ? [...a.zones] : null, minTempC: null },
     notBefore: a.notBefore ?? null,
     cautions: [...(a.cautions ?? [])],
     kit: [],
-    tools: [],
+    tools: [...(a.tools ?? [])],
     means: [a.why],
     irreversible: null,
     pieces: null,

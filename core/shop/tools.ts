@@ -4,7 +4,9 @@ import type { ProblemJob } from "../plan/model";
 import type { JobRow, Shop, ToolRow } from "./model";
 
 /** In a new workshop these stay with the work until the bond lets go; there is more than one set of them. */
-export const HELD = ["clamps", "weights", "straps", "props"] as const;
+export const HELD = ["clamps", "weights", "straps", "props", "drying place"] as const;
+/** Where pieces lie between two coats: of the house, though no job of the library names it. */
+export const DRYING_PLACE: (typeof HELD)[number] = "drying place";
 export const HELD_PIECES = 4;
 
 /** What of the shared tools a job books, for the planner; names that no tool of the house has are nobody's business here. */
