@@ -102,6 +102,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
   const spans = new Map(b.jobs.map((j) => [j.id, spanOf(state, j, planned.get(j.id))]));
   const ends = [...spans.values()].flatMap((x) => x.to ?? []);
   const jobName = (x: string | null) => (x === null ? null : (byId.get(x)?.name ?? null));
+  const reach = reachOrder(b);
   return {
     zone: shop.workshop.zone,
     now,
@@ -165,7 +166,8 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
       differs: differsIn(b.options, o.choices),
       forbidden: forbiddenIn(b.options, o.choices, van.geometry),
     })),
-    reachWrong: reachOrder(b).wrong,
+    reachWrong: [...reach.lost.map((l) => l.text), ...reach.wrong],
+    reachSides: reach.sides,
     parked: parkedStates(b, zone.show(now).slice(0, 10)).map((p) => ({
       id: p.record.id,
       title: p.record.title,

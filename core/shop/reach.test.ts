@@ -56,4 +56,45 @@ describe("order from reach", () => {
     expect(links.map((l) => [l.job, l.after])).toEqual([[wall.id, base.id]]);
     expect(() => readProblem(toProblem(shop, NOW))).not.toThrow();
   });
+
+  it("takes the side that is in reach now and hidden later; what ends its reach, and what hides it, waits for the unit", () => {
+    const bed = job(shop, "FU-08");
+    build.records = [
+      write({
+        code: "FU-06",
+        sides: [{ side: "the aisle" }, { side: "inside the locker", until: "FU-08", covered: "PA-06" }, { side: "below", until: "FU-08" }],
+      }),
+    ];
+    const { links, sides, wrong } = reachOrder(build);
+    expect(wrong).toEqual([]);
+    expect(sides).toEqual([`Base units is fastened from inside the locker: in reach until ${bed.name}, hidden by ${wall.name}`]);
+    expect(links.map((l) => [l.job, l.after])).toEqual([
+      [bed.id, base.id],
+      [wall.id, base.id],
+    ]);
+    expect(reachBefore(build, bed).some((t) => t.startsWith(`${base.name} first`))).toBe(true);
+    const p = readProblem(toProblem(shop, NOW));
+    const plan = makePlan(p, { iterations: 0 });
+    expect(checkPlan(p, readPlan(plan))).toEqual([]);
+    const at = (id: string) => plan.jobs.find((j) => j.id === id)!;
+    expect(at(bed.id).start >= at(base.id).end && at(wall.id).start >= at(base.id).end).toBe(true);
+  });
+
+  it("falls back on a side that stays in sight, and stops the unit where no side is in reach any more", () => {
+    const bed = job(shop, "FU-08");
+    const sides = [
+      { side: "inside the locker", until: "FU-08", covered: "PA-06" },
+      { side: "the aisle", until: "PA-06" },
+    ];
+    build.records = [write({ code: "FU-06", sides })];
+    bed.state = "started";
+    expect(reachOrder(build).sides).toEqual([`Base units is fastened from the aisle: in reach until ${wall.name}, and it stays in sight`]);
+    wall.state = "done";
+    const text = `Base units can't be fastened from any side any more (inside the locker: ${bed.name}; the aisle: ${wall.name})`;
+    expect(reachBefore(build, base)).toContain(text);
+    expect(reachOrder(build).lost).toEqual([{ job: base.id, text }]);
+    build.records = [write({ code: "FU-06", sides: [{ side: "the aisle", until: "ZZ-09" }] })];
+    expect(reachOrder(build).wrong).toEqual(["Base units: ZZ-09 is no job of this build"]);
+    [bed.state, wall.state] = ["todo", "todo"];
+  });
 });

@@ -144,6 +144,8 @@ export interface BuildView {
   orders: { id: string; name: string; choices: Partial<Options>; differs: string[]; forbidden: string[] }[];
   /** What is wrong in what was written down about reach. */
   reachWrong: string[];
+  /** From which side each unit is fastened. */
+  reachSides: string[];
   /** Parked things, those awake first. */
   parked: { id: string; title: string; awake: boolean; text: string }[];
   /** Binding reasons from now to the finish, longest waits told. */

@@ -53,6 +53,11 @@ export function WaitsPanel({ view }: { view: BuildView }) {
             <li key={t}>{t}</li>
           ))}
         </ul>
+        <ul className="mb-2 list-disc pl-5 text-muted empty:hidden">
+          {view.reachSides.map((t) => (
+            <li key={t}>{t}</li>
+          ))}
+        </ul>
       </DocketList>
       <DocketList view={view} kind="zonebench" />
       <DocketList view={view} kind="attend" jobs={holding} />

@@ -12,6 +12,8 @@ export interface Reach {
   hides?: { code?: string; what?: string }[];
   /** Code of the job that makes what it is fastened to. */
   fixedTo?: string;
+  /** Sides that it could be fastened from. `until`: code of the job that ends the reach of it; `covered`: of the one that hides it. */
+  sides?: { side?: string; until?: string; covered?: string }[];
 }
 
 export const REACH = docket<Reach>({
@@ -19,7 +21,7 @@ export const REACH = docket<Reach>({
   one: "What stands in the way of what",
   many: "Order from reach",
   intro:
-    "What each unit or panel hides once it stands, and what it is fastened to. Its job then waits for all that it would hide and for what carries it; the plan knows it, and two that contradict each other are told.",
+    "What each unit or panel hides once it stands, and what it is fastened to. Its job then waits for all that it would hide and for what carries it; of the sides it could be fastened from the one is taken that is in reach now and hidden later, and what ends its reach waits. The plan knows it, and two that contradict each other are told.",
   title: { label: "Unit or panel", hint: "shower tray" },
   by: "any",
   fields: [
@@ -37,12 +39,25 @@ export const REACH = docket<Reach>({
         { key: "what", label: "What of it", type: "words", hint: "screws of the last wall" },
       ],
     },
+    {
+      key: "sides",
+      label: "Could be fastened from",
+      type: "rows",
+      most: 6,
+      add: "Add a side",
+      columns: [
+        { key: "side", label: "Side", type: "words", hint: "inside the locker" },
+        { key: "until", label: "In reach until job", type: "words", hint: "FU-08" },
+        { key: "covered", label: "Hidden by job", type: "words", hint: "PA-08" },
+      ],
+    },
   ],
   says: (d) =>
     [
       `set by ${d.code}`,
       d.from && `worked on from ${d.from}`,
       d.fixedTo && `fastened to ${d.fixedTo}`,
+      d.sides?.length && `could be fastened from ${d.sides.flatMap((s) => s.side ?? []).join(", ")}`,
       d.hides?.length && `hides ${d.hides.map((h) => [h.code, h.what].filter(Boolean).join(", ")).join("; ")}`,
     ]
       .filter(Boolean)
@@ -50,5 +65,7 @@ export const REACH = docket<Reach>({
   tone: () => "none",
   closes: "No longer so",
   faults: (d) =>
-    !d.fixedTo && !d.hides?.some((h) => h.code) ? [{ path: "hides", message: "or what it is fastened to has to be said" }] : [],
+    !d.fixedTo && !d.hides?.some((h) => h.code) && !d.sides?.some((s) => s.side)
+      ? [{ path: "hides", message: "or what it is fastened to, or from where, has to be said" }]
+      : [],
 });
