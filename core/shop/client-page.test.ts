@@ -48,7 +48,7 @@ describe("the page for the client", () => {
     expect(page(plan("2027-04-30T12:00")).date.words).toBe("By the plan of today it will be ready on the day agreed.");
     expect(page(plan("2027-05-04T12:00")).date.words).toMatch(/^By the plan of today it will be 2 working days later than agreed/);
     expect(page(undefined).date.words).toMatch(/worked out anew/);
-    const open = [{ key: "fan" as const, assumed: "yes", by: at("2027-03-20T12:00") }];
+    const open = [{ key: "fan" as const, client: true, assumed: "yes", by: at("2027-03-20T12:00") }];
     expect(page(plan("2027-05-04T12:00"), open).date.words).toMatch(/once the questions below are answered/);
     expect(page(undefined, open).asked).toEqual([{ what: "Roof fan", planned: "yes", by: at("2027-03-20T12:00") }]);
   });

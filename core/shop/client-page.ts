@@ -44,7 +44,7 @@ export function clientPage(
   shop: Shop,
   build: BuildRow,
   plan: Plan | undefined,
-  open: readonly { key: BuildRow["openChoices"][number]; assumed: string; by: Minute | null }[],
+  open: readonly { key: BuildRow["openChoices"][number]; assumed: string; by: Minute | null; client: boolean }[],
   now: Minute,
 ): ClientPage {
   const zone = zoneOf(shop.workshop.zone);
@@ -76,11 +76,17 @@ export function clientPage(
       .map((j) => ({ what: j.name, at: zone.parse(planned.get(j.id)!.start) }))
       .sort((a, b) => a.at - b.at)
       .slice(0, NEXT),
-    asked: open.map((c) => ({ what: choiceOf(c.key).label, planned: c.assumed, by: c.by })),
+    // What the house or somebody outside decides is no question to the client.
+    asked: open.filter((c) => c.client).map((c) => ({ what: choiceOf(c.key).label, planned: c.assumed, by: c.by })),
     date: {
       due: build.due,
       finish: finish ? zone.parse(finish) : null,
-      words: dateWords(shop, build, finish ? zone.parse(finish) : null, open.length > 0),
+      words: dateWords(
+        shop,
+        build,
+        finish ? zone.parse(finish) : null,
+        open.some((c) => c.client),
+      ),
     },
   };
 }

@@ -154,6 +154,8 @@ describe("decisions", () => {
             {
               key: "bed" as const,
               label: "Bed",
+              owner: "Somebody",
+              client: true,
               assumed: "fixed across",
               holds: [{ id: "a.FR-06", name: "Bed rails" }],
               passed: [],

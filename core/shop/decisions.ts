@@ -258,7 +258,7 @@ function choicesOf(x: Look, b: BuildRow, open: readonly OpenChoice[], plan: Plan
           : soon
             ? `${c.label} is not decided`
             : `Ask about ${c.label.toLowerCase()}`,
-        detail: `${b.client} · ${passed ? `${count(c.holds.length, "job")} waiting on decision, ${costs}; ` : ""}first it holds ${c.holds[0]?.name ?? "nothing"}, planned as ${c.assumed}`,
+        detail: `${c.owner} · ${passed ? `${count(c.holds.length, "job")} waiting on decision, ${costs}; ` : ""}first it holds ${c.holds[0]?.name ?? "nothing"}, planned as ${c.assumed}`,
         by: c.by,
         buildId: b.id,
         ...(c.holds[0] ? { jobId: c.holds[0].id } : {}),

@@ -2,8 +2,10 @@ import { describe, expect, it } from "vitest";
 import { library } from "../library/library";
 import type { Plan } from "../plan/model";
 import { vans } from "../van/model";
+import { clientPage } from "./client-page";
 import { openChoices, undecidedOf } from "./open-choices";
 import { obstacles } from "./ready";
+import { entry } from "./testing/entry";
 import { at, done, NOW, testShop, zone } from "./testing/shop";
 
 const plan = (starts: Record<string, string>) =>
@@ -53,5 +55,30 @@ describe("choices not made yet", () => {
     expect(obstacles(shop, rails, NOW).filter((o) => o.kind === "choice")).toEqual([
       { kind: "choice", text: "the client has not decided: bed" },
     ]);
+  });
+  it("have an owner: the client, or whom the papers name, who is then the one that work waits for", () => {
+    const shop = testShop();
+    const b = shop.builds[0];
+    b.openChoices = ["bed", "coats"];
+    const rails = b.jobs.find((j) => j.code === "FR-06")!;
+    rails.undecided = ["bed"];
+    const owners = () =>
+      Object.fromEntries(openChoices(zone, b, vans[1].geometry, library, undefined).map((c) => [c.key, [c.owner, c.client]]));
+    const waits = () => obstacles(shop, rails, NOW).flatMap((o) => (o.kind === "choice" ? o.text : []));
+    expect(owners()).toEqual({ bed: ["Somebody", true], coats: ["Somebody", true] });
+    b.records = [
+      entry("decider", "Mara", { choice: "bed", side: "house" }),
+      entry("decider", "Somebody's sister", { choice: "coats", side: "client" }),
+    ];
+    expect(owners()).toEqual({ bed: ["Mara", false], coats: ["Somebody's sister", true] });
+    expect(waits()).toEqual(["Mara has not decided: bed"]);
+    expect(
+      clientPage(shop, b, undefined, openChoices(zone, b, vans[1].geometry, library, undefined), NOW).asked.map((a) => a.what),
+    ).toHaveLength(1);
+    b.records.push(entry("decider", "Ines", { choice: "bed", side: "house" }));
+    expect(owners().bed).toEqual(["Ines", false]);
+    for (const r of b.records) r.closedAt = NOW;
+    expect(owners().bed).toEqual(["Somebody", true]);
+    expect(waits()).toEqual(["the client has not decided: bed"]);
   });
 });

@@ -7,6 +7,7 @@ import type { OptionKey, Options } from "../library/options";
 import type { Plan } from "../plan/model";
 import { DAY, type Zone } from "../time/zone";
 import type { Geometry } from "../van/model";
+import { deciderOf } from "./deciders";
 import { jobId } from "./from-network";
 import type { BuildRow, JobRow, SupplierRow } from "./model";
 
@@ -16,6 +17,9 @@ export const REACTION_DAYS = 3;
 export interface OpenChoice {
   key: OptionKey;
   label: string;
+  /** Who decides it, and whether for the client. */
+  owner: string;
+  client: boolean;
   /** What is planned until it is made. */
   assumed: string;
   /** Jobs of this build that would be others, in order; those begun are left out. */
@@ -77,9 +81,12 @@ export function openChoices(
         const start = starts.get(j.id);
         return start === undefined ? [] : workingDaysBefore(zone, start - leadMinutes(j, suppliers), REACTION_DAYS);
       });
+      const owner = deciderOf(build, key);
       return {
         key,
         label: choiceOf(key).label,
+        owner: owner.who,
+        client: owner.client,
         assumed: sayChoice(key, build.options[key]).split(": ")[1],
         holds: todo.map(({ id, name }) => ({ id, name })),
         passed: jobs.filter((j) => j.state !== "todo").map((j) => j.name),

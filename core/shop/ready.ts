@@ -5,6 +5,7 @@ import { sayClock, sayDay, sayTime } from "../plan/words";
 import { zoneOf } from "../time/zone";
 import { crewBarred } from "./barred";
 import { liveBefore } from "./circuits";
+import { deciderOf } from "./deciders";
 import { airAt, airNeeded } from "./heat";
 import type { JobRow, Shop } from "./model";
 import { crewAsked, hasSkill, neededAtStart } from "./paired";
@@ -67,7 +68,8 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
   }
   if (lastPart(job.parts, shop.suppliers, now, shop.workshop.goodsInMinutes)) out.push({ kind: "part", text: partWords(shop, job, now)! });
   if (job.state === "todo")
-    for (const key of job.undecided) out.push({ kind: "choice", text: `the client has not decided: ${choiceOf(key).label.toLowerCase()}` });
+    for (const key of job.undecided)
+      out.push({ kind: "choice", text: `${undecidedBy(shop, job, key)} has not decided: ${choiceOf(key).label.toLowerCase()}` });
   const open = job.questions.filter((q) => q.answeredAt === null);
   if (open.length && job.state === "todo")
     out.push({
@@ -103,6 +105,13 @@ const DEED: Record<string, string> = {
   "screw-down": "screwing down",
   "close-up": "closing up",
 };
+
+/** Whoever owns a choice, in words. */
+function undecidedBy(shop: Shop, job: JobRow, key: JobRow["undecided"][number]): string {
+  const build = shop.builds.find((b) => b.id === job.buildId);
+  const owner = build && deciderOf(build, key);
+  return !build || !owner || owner.who === build.client ? "the client" : owner.who;
+}
 
 const count = (n: number, word: string) => `${n} ${word}${n === 1 ? "" : "s"}`;
 

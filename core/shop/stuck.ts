@@ -2,6 +2,7 @@
 
 import type { Plan } from "../plan/model";
 import { DAY, type Minute, zoneOf } from "../time/zone";
+import { deciderOf } from "./deciders";
 import { isExtra } from "./extra";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { lastPart } from "./parts";
@@ -106,7 +107,7 @@ function whoFrees(shop: Shop, build: BuildRow, j: JobRow, o: Obstacle, now: Minu
       return shop.suppliers.find((s) => s.id === part.part.supplierId)?.name ?? "its supplier";
     }
     case "choice":
-      return build.client;
+      return [...new Set(j.undecided.map((key) => deciderOf(build, key).who))].join(" and ");
     case "proof": {
       if (o.text.includes("for the lead")) return "the lead";
       const by = build.jobs.find((k) => j.covers.includes(k.id) && k.fitters.length)?.fitters;

@@ -17,6 +17,7 @@ import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { Choices } from "./choices";
 import { DateLines } from "./date-lines";
+import { DocketList } from "./docket/list";
 import type { BuildView } from "./view";
 
 export function ChoicesPanel({ view }: { view: BuildView }) {
@@ -33,17 +34,20 @@ export function ChoicesPanel({ view }: { view: BuildView }) {
     <div>
       {view.openChoices.length > 0 && (
         <section aria-label="Not decided" className="mb-5 rounded-md border border-amber bg-amber-soft px-4 py-3">
-          <h2 className="text-[15px]">The client has still to decide</h2>
+          <h2 className="text-[15px]">Still to be decided</h2>
           <ul className="mt-1 flex flex-col gap-1">
             {view.openChoices.map((c) => (
               <li key={c.key}>
-                <b>{c.label}</b>, planned as {c.assumed}:{" "}
+                <b>{c.label}</b>, {c.owner} decides; planned as {c.assumed}:{" "}
                 {c.by === null ? "no job that hangs on it is planned" : `by ${time(view.zone, c.by)}`}
                 {c.holds.length > 0 && <span className="text-muted"> · hangs on it: {c.holds.map((h) => h.name).join(", ")}</span>}
                 {c.passed.length > 0 && <span className="text-signal-text"> · begun already: {c.passed.join(", ")}</span>}
               </li>
             ))}
           </ul>
+          <div className="mt-3">
+            <DocketList view={view} kind="decider" />
+          </div>
         </section>
       )}
       <p className="mb-3 text-muted">

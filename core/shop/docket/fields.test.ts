@@ -229,6 +229,14 @@ const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over
     wrong: [[{ found: " " }, "found"]],
     over: true,
   },
+  decider: {
+    right: { choice: "windows", side: "house" },
+    wrong: [
+      [{ choice: "windows" }, "side"],
+      [{ choice: "the colour of the sky", side: "house" }, "choice"],
+    ],
+    over: false,
+  },
   goon: {
     right: { why: "ten minutes are left" },
     wrong: [[{}, "why"]],

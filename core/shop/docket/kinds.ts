@@ -2,6 +2,7 @@
 
 import { CONSENT, type Consent, OTHERS, type Others, OWNER, type Owner } from "./client";
 import { CLOCK_DOCKET, type Clock } from "./clock";
+import { DECIDER, type Decider } from "./decider";
 import type { Docket, Fault, Values } from "./fields";
 import { missing, schemaOf, tidy } from "./fields";
 import { GO_ON, type GoOn } from "./go-on";
@@ -36,6 +37,7 @@ export interface DocketData {
   tail: Tail;
   lastcall: LastCall;
   goon: GoOn;
+  decider: Decider;
   looked: Looked;
   parked: Parked;
   attend: Attend;
@@ -64,6 +66,7 @@ export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
     ...layoutDockets,
     ...tailDockets,
     ...waitDockets,
+    DECIDER,
   ].map((d) => [d.kind, d]),
 ) as Record<DocketKind, Docket>;
 
