@@ -479,6 +479,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       cautions: json(r.cautions),
       kit: json(r.kit),
       tools: json(r.tools),
+      tags: json(r.tags),
       template: template.get(id) ?? null,
       means: json(r.means),
       irreversible: r.irreversible as string | null,

@@ -34,6 +34,7 @@ import { sideBySide } from "@/core/shop/side-by-side";
 import { slipWords } from "@/core/shop/slips";
 import { stripClosing } from "@/core/shop/strip-close";
 import { nextAndStuck } from "@/core/shop/stuck";
+import { tagWords } from "@/core/shop/tags";
 import { templateWords } from "@/core/shop/templates";
 import { parkedStates } from "@/core/shop/waits";
 import { CLOSING, type ZoneJob } from "@/core/shop/zones";
@@ -232,6 +233,7 @@ function needsOf(shop: Shop, j: JobRow): string[] {
     j.needs.minTempC !== null && `${j.needs.minTempC} °C or warmer${j.needs.metal ? ", the metal too" : ""}`,
     j.needs.maxTempC !== null && `${j.needs.maxTempC} °C at most`,
     j.needs.maxWindMs !== null && `${j.needs.maxWindMs} m/s of wind at most, outdoors`,
+    ...tagWords(j),
     j.needs.noisy && `noisy: ${noiseHours(shop.workshop)}`,
     j.needs.sameDay && "done the day it is begun",
   ].filter((x): x is string => !!x);

@@ -1,6 +1,6 @@
 // Fills a bench card for one fitter, or for one job that the lead opened.
 
-import { sayClock, sayDay } from "@/core/plan/words";
+import { sayClock, sayDay, sayTime } from "@/core/plan/words";
 import { bondClocks, runningClocks } from "@/core/shop/clocks";
 import { dayEnd, LAST } from "@/core/shop/day-end";
 import { entriesOf } from "@/core/shop/docket/of";
@@ -21,6 +21,7 @@ import { slotOffers } from "@/core/shop/short-slot";
 import { opensSkin, SHEET_MINUTES, skinClock } from "@/core/shop/skin";
 import { BOUND, skinVerdict } from "@/core/shop/skin-verdict";
 import { sparksOpen } from "@/core/shop/sparks";
+import { dustWords } from "@/core/shop/tags";
 import { templatesOf, templateWords } from "@/core/shop/templates";
 import { tiredWords } from "@/core/shop/tired";
 import { openHours } from "@/core/time/calendar";
@@ -177,6 +178,7 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
     holdUntil: to !== null && j.hold.minutes ? to + j.hold.minutes : null,
     holdWords: j.hold.keepOff === "all" || !j.hold.keepOff ? "nobody touches it" : `nobody on the ${j.hold.keepOff.join(", ")}`,
     noise: j.needs.noisy && j.state !== "done" ? (noiseWords(shop, now) ?? null) : null,
+    dust: dustWords(shop, j, now, (t) => sayTime(zone, t)),
     limit: j.state === "done" ? null : limitWords(state, j, placeId),
     urgent: opensSkin(j) && j.state !== "done" ? urgentWords(state, build, j, placeId, from ?? now) : null,
     goesOn: goesOn(shop, build, j, placeId, now),

@@ -150,7 +150,7 @@ export function yardView(
       buildId: f.buildId,
       stage: f.stage,
       title: `${f.buildName}, ${f.name}`,
-      detail: `${f.place === "bench" ? "bench" : placeName(shop, f.place)} · ${crewNames(shop, f.crew)} free till ${sayClock(zone, f.freeUntil)}${f.planned === null ? "" : ` · planned ${sayDay(zone, f.planned)}`}${f.fits ? "" : " · may not be done by then"}${f.worth > 0 ? ` · ${f.worth} ${f.worth === 1 ? "day" : "days"} of its date hang on it` : ""}${f.frees > 0 ? ` · frees its bay ${f.frees} ${f.frees === 1 ? "day" : "days"} sooner` : ""}${f.shunt > 0 ? ` · the van moved there first, ${f.shunt} min` : ""}${f.trap ? ` · ${f.trap}` : ""}`,
+      detail: `${f.place === "bench" ? "bench" : placeName(shop, f.place)} · ${crewNames(shop, f.crew)} free till ${sayClock(zone, f.freeUntil)}${f.planned === null ? "" : ` · planned ${sayDay(zone, f.planned)}`}${f.fits ? "" : " · may not be done by then"}${f.worth > 0 ? ` · ${f.worth} ${f.worth === 1 ? "day" : "days"} of its date hang on it` : ""}${f.frees > 0 ? ` · frees its bay ${f.frees} ${f.frees === 1 ? "day" : "days"} sooner` : ""}${f.shunt > 0 ? ` · the van moved there first, ${f.shunt} min` : ""}${f.carry > 0 ? ` · sheets carried there, ${f.carry} min` : ""}${f.trap ? ` · ${f.trap}` : ""}`,
     })),
     forwardNote: free.length ? `free now: ${free.join(", ")}` : "everybody is on something",
     stale: shop.workshop.staleWhy,
@@ -214,14 +214,16 @@ function bench(shop: Shop, state: State, worker: (id: string) => Worker, plan: P
   return out;
 }
 
-function weatherWords({ shop, zone, now }: State): string {
+function weatherWords({ shop, zone, now, published }: State): string {
   const w = shop.weather.find((x) => x.date === formatDate(zone.dayOf(now)));
   if (!w) return "no forecast";
   const clock = sayClock(zone, now);
   const dry = w.dry.find(([a, b]) => a <= clock && clock < b);
   const later = w.dry.find(([a]) => a > clock);
   const rain = dry ? (dry[1] === "24:00" ? "dry all day" : `dry to ${dry[1]}`) : later ? `rain till ${later[0]}` : "rain";
-  return [`dusk ${w.sunset}`, rain, ...windWords(shop, formatDate(zone.dayOf(now)), formatDate(zone.dayOf(now) + 1))].join(" · ");
+  return [`dusk ${w.sunset}`, rain, ...windWords(shop, formatDate(zone.dayOf(now)), formatDate(zone.dayOf(now) + 1), published?.plan)].join(
+    " · ",
+  );
 }
 
 function warmWords(shop: Shop): string {

@@ -58,6 +58,8 @@ const hold = {
   properties: { minutes, still: { type: "boolean" }, keepOff: texts, minTempC: { type: "number" } },
 } as const;
 
+/** What a job is like for those around it. */
+export const TAGS = ["dust", "big-sheet", "water", "coat"] as const;
 /** The ways in which a job can't be undone, or a step matters to an order rule. */
 export const IRREVERSIBLE = ["cut", "bond", "tank", "screw-down", "close-up"] as const;
 export const DEEDS = ["cut", "edge", "set", "swarf", "seal", "test", "degrease", "access", "photo"] as const;
@@ -122,6 +124,7 @@ const entry = {
     },
     cautions: { type: "array", items: text, minItems: 1 },
     tools: texts,
+    tags: { type: "array", uniqueItems: true, items: { type: "string", enum: TAGS } },
     kit: texts,
     parts: {
       type: "array",

@@ -30,6 +30,7 @@ export function chainOfCoats(build: BuildRow, sheet: Pick<SheetRow, "id" | "jobI
       zones: job.zones,
       bench: job.place === "bench",
       tools: job.place === "bench" ? [DRYING_PLACE] : [],
+      tags: ["coat"],
       skill: job.crew[0]?.skill ?? "any",
       level: job.crew[0]?.level ?? 1,
       holdMinutes: Math.ceil(coatHold(coat, tempC)),

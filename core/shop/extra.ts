@@ -22,6 +22,7 @@ export interface AskedJob {
   bench?: boolean;
   /** Shared tools that it books, by name. */
   tools?: readonly string[];
+  tags?: JobRow["tags"];
   /** May be done in the yard. */
   yardOk?: boolean;
   /** Not before this minute. */
@@ -72,6 +73,7 @@ export function extraJob(build: Pick<BuildRow, "id" | "jobs">, a: AskedJob): Job
     cautions: [...(a.cautions ?? [])],
     kit: [],
     tools: [...(a.tools ?? [])],
+    tags: [...(a.tags ?? [])],
     means: [a.why],
     irreversible: null,
     pieces: null,

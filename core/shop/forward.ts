@@ -11,6 +11,7 @@ import { lastPart } from "./parts";
 import { notWatertight } from "./penetrations";
 import { startObstacles } from "./ready";
 import { sparksStop } from "./sparks";
+import { carrying } from "./tags";
 import { CLOSING } from "./zones";
 
 export interface Forward {
@@ -34,6 +35,8 @@ export interface Forward {
   frees: number;
   /** Minutes of moving the van there first; 0: it stands there. */
   shunt: number;
+  /** Minutes of carrying sheets there first. */
+  carry: number;
   /** What it would shut in that still waits for something, in words; null: nothing. */
   trap: string | null;
 }
@@ -95,8 +98,9 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
         freeUntil: until,
         planned: start,
         shunt,
+        carry: carrying(j),
         frees: calendar && plan ? freesFor(zone, calendar, b, j, plan, now) : 0,
-        fits: now + shunt + j.minutes.worst <= until,
+        fits: now + shunt + carrying(j) + j.minutes.worst <= until,
         worth: chained.has(j.id) && start !== null && calendar ? workingDays(zone, calendar, now, start) : 0,
         trap: trapOf(shop, b, j, now),
       });
@@ -124,8 +128,9 @@ export const longestDay = (calendar: Shop["calendars"][number]): number =>
     ),
   );
 
-/** Days won on the date and for the bay, less the moving. */
-const daysWon = (f: Pick<Forward, "worth" | "frees" | "shunt">, day: number): number => f.worth + f.frees - f.shunt / day;
+/** Days won on the date and for the bay, less moving and carrying. */
+const daysWon = (f: Pick<Forward, "worth" | "frees" | "shunt" | "carry">, day: number): number =>
+  f.worth + f.frees - (f.shunt + f.carry) / day;
 
 /** Where it could be done now: where the van stands, else in a bay that is free and suits, once it is moved there. */
 function spotFor(shop: Shop, b: BuildRow, j: JobRow, crew: readonly string[], now: Minute): { place: string; shunt: number } | undefined {

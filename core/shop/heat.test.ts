@@ -9,7 +9,7 @@ import type { Shop } from "./model";
 import { noiseHours, noiseOn, noiseWords, readNoiseWeek, sayNoiseWeek } from "./noise";
 import { toProblem } from "./problem";
 import { startObstacles } from "./ready";
-import { at, testShop } from "./testing/shop";
+import { at, job, testShop } from "./testing/shop";
 import { windWords } from "./wind";
 
 const zone = zoneOf("Europe/Lisbon");
@@ -145,6 +145,14 @@ describe("wind", () => {
         .join("; ");
     expect(say("b2")).toMatch(/too windy outdoors: up to 9 m\/s where 6 are the most/);
     expect(say("b1")).not.toMatch(/windy/);
+    const cut = job(shop, "FU-02");
+    const cutting = { jobs: [{ id: cut.id, start: "2027-03-02T08:00", end: "2027-03-02T12:00", place: "bench", fitters: [] }] };
+    expect(windWords(shop, "2027-03-02", "2027-03-03", cutting)).toEqual([
+      `up to 9 m/s: no full sheets outdoors, ${cut.name} from under the roof`,
+    ]);
+    cut.state = "done";
+    expect(windWords(shop, "2027-03-02", "2027-03-03", cutting)).toEqual(["up to 9 m/s: no full sheets outdoors"]);
+    cut.state = "todo";
     expect(windWords(shop, "2027-03-02", "2027-03-03")).toEqual(["up to 9 m/s: no full sheets outdoors"]);
     expect(windWords(shop, "2027-03-01", "2027-03-02")).toEqual(["up to 9 m/s tomorrow: tie loose sheets down this evening"]);
     expect(windWords(shop, "2027-03-03", "2027-03-04")).toEqual([]);

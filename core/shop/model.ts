@@ -184,6 +184,8 @@ export interface JobRow {
   cautions: string[];
   kit: string[];
   tools: string[];
+  /** What it is like for those around it. */
+  tags: ("dust" | "big-sheet" | "water" | "coat")[];
   /** The template in hand. */
   template: { templateId: string; by: string; at: number } | null;
   /** What the chosen schools mean for it, in words. */

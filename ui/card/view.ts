@@ -53,6 +53,8 @@ export interface CardJob {
   cameOut: string[];
   /** Of noisy work: how long noise may still be made today, or from when. */
   noise: string | null;
+  /** Dust beside a coat that dries, or the other way round. */
+  dust: string | null;
   /** At the very limit of temperature. */
   limit: string | null;
   /** There is a template for it: its number is read off before marking. */

@@ -7,6 +7,7 @@ import type { JobDiff } from "@/core/library/check-library";
 import { faultOf as formulaFault } from "@/core/library/formula";
 import type { Entry } from "@/core/library/library";
 import { QUANTITIES, QUANTITY_NAMES } from "@/core/library/quantities";
+import { TAGS } from "@/core/library/schema";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Area, Check, Field, inputClass } from "../kit/field";
@@ -311,6 +312,8 @@ interface Part {
   set(more: Partial<Draft>): void;
 }
 
+const TAG_WORDS = { dust: "makes dust", "big-sheet": "big sheets", water: "water", coat: "a coat that dust ruins" } as const;
+
 function Conditions({ draft, set }: Part) {
   const needs = draft.needs ?? {};
   const flag = (key: "dry" | "daylight" | "noisy" | "sameDay" | "metal", label: string) => (
@@ -338,6 +341,14 @@ function Conditions({ draft, set }: Part) {
         />
         m/s, outdoors
       </label>
+      {TAGS.map((t) => (
+        <Check
+          key={t}
+          label={TAG_WORDS[t]}
+          checked={draft.tags?.includes(t) ?? false}
+          onChange={(e) => set({ tags: TAGS.filter((x) => (x === t ? e.target.checked : draft.tags?.includes(x))) })}
+        />
+      ))}
       {flag("metal", "on metal, colder than the air where a bay is not kept warm")}
       {draft.place === "van" && (
         <Check label="yard will do" checked={draft.yardOk ?? false} onChange={(e) => set({ yardOk: e.target.checked })} />
