@@ -31,6 +31,12 @@ export interface Between {
   };
 }
 
+/** So many obstacles are named, the rest counted. */
+const NAMED = 2;
+
+const stopWords = (texts: readonly string[]): string =>
+  texts.slice(0, NAMED).join("; ") + (texts.length > NAMED ? `; and ${texts.length - NAMED} more` : "");
+
 /** Bench work of a build that is under way or over, while the first job that needs it is not begun. The soonest needed first. */
 export function handToHand(shop: Shop, build: BuildRow, plan: Plan | undefined, now: number): Between[] {
   const zone = zoneOf(shop.workshop.zone);
@@ -68,7 +74,7 @@ export function handToHand(shop: Shop, build: BuildRow, plan: Plan | undefined, 
         name: next.name,
         crew,
         crewNames: crew.length ? crewNames(shop, crew) : "nobody yet",
-        stop: stops.length ? stops.map((o) => o.text).join("; ") : null,
+        stop: stops.length ? stopWords(stops.map((o) => o.text)) : null,
       },
     });
   }

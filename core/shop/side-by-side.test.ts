@@ -88,7 +88,9 @@ describe("hand to hand", () => {
     expect(ready.neededBy).toBe(at(planOf(shop).jobs.find((j) => j.id === ready.next.jobId)!.start));
     const next = build.jobs.find((j) => j.id === ready.next.jobId)!;
     const asked = startObstacles(shop, next, ready.next.crew, next.place === "bench" ? "bench" : build.at!, NOW);
-    expect(ready.next.stop).toBe(asked.length ? asked.map((o) => o.text).join("; ") : null);
+    expect(ready.next.stop === null).toBe(asked.length === 0);
+    for (const o of asked.slice(0, 2)) expect(ready.next.stop).toContain(o.text);
+    if (asked.length > 2) expect(ready.next.stop).toContain(`and ${asked.length - 2} more`);
   });
 
   it("falls silent once the next job is begun, and calls late what dries past its need", () => {

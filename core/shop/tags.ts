@@ -12,11 +12,8 @@ const WORDS: Readonly<Record<JobRow["tags"][number], string>> = {
   coat: "a coat that dust ruins",
 };
 
-/** In words, for a job's line; noise has its own with its hours. */
-export const tagWords = (job: Pick<JobRow, "tags" | "place" | "yardOk">): string[] => [
-  job.place === "bench" || !job.yardOk ? "under a roof" : "yard will do",
-  ...job.tags.map((t) => WORDS[t]),
-];
+/** In words, for a job's line; place, weather and noise are told there anyway. */
+export const tagWords = (job: Pick<JobRow, "tags">): string[] => job.tags.map((t) => WORDS[t]);
 
 /** What a swap costs besides the work: sheets that have to be carried there first. */
 export const carrying = (job: Pick<JobRow, "tags">): number => (job.tags.includes("big-sheet") ? CARRYING : 0);

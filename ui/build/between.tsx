@@ -48,12 +48,9 @@ export function HandToHand({ view, onOpen }: { view: BuildView; onOpen(job: stri
   if (!view.between.length) return null;
   const lies = (b: Between) =>
     [
-      b.pieces && `${b.pieces.ready} of ${b.pieces.of} ${b.pieces.name} ready`,
-      b.state === "making"
-        ? `being made by ${b.maker}`
-        : b.until === null
-          ? `ready, made by ${b.maker}`
-          : `drying until ${near(view.zone, b.until, view.now)}, made by ${b.maker}`,
+      b.state === "making" ? "being made" : b.until === null ? "ready" : `drying until ${near(view.zone, b.until, view.now)}`,
+      b.pieces && `${b.pieces.ready} of ${b.pieces.of} ${b.pieces.name}${b.pieces.of === 1 ? "" : "s"}`,
+      b.maker,
     ]
       .filter(Boolean)
       .join(" · ");

@@ -29,11 +29,15 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-card focus:p-2">
         Skip to the view
       </a>
-      <header className="on-pine sticky top-0 z-30 flex h-[52px] shrink-0 items-center gap-6 bg-pine px-4 text-on-pine print:hidden">
-        <Link href="/" className="wide text-[17px] tracking-wide uppercase" style={{ fontStretch: "125%", fontWeight: 800 }}>
+      <header className="on-pine sticky top-0 z-30 flex shrink-0 flex-wrap items-center gap-x-6 bg-pine px-4 py-2 md:h-[52px] md:flex-nowrap md:py-0 text-on-pine print:hidden">
+        <Link
+          href="/"
+          className="wide whitespace-nowrap text-[17px] tracking-wide uppercase"
+          style={{ fontStretch: "125%", fontWeight: 800 }}
+        >
           Wide Lane
         </Link>
-        <nav aria-label="Views" className="flex gap-1 overflow-x-auto">
+        <nav aria-label="Views" className="order-last flex w-full gap-1 overflow-x-auto pt-1.5 md:order-none md:w-auto md:pt-0">
           {VIEWS.map((v) => {
             const on = v.href === "/" ? path === "/" : path.startsWith(v.href);
             return (

@@ -1,0 +1,88 @@
+// What lies between people and jobs: chains of coats, who decides, from which side, and two at once.
+
+import { expect, type Page, test } from "@playwright/test";
+import { expectAccessible, signIn } from "./people";
+
+const sender = (page: Page) => async (path: string, data: object) =>
+  expect((await page.request.post(`/api/${path}`, { headers: { origin: new URL(page.url()).origin }, data })).status(), path).toBe(200);
+
+test("a kept chain of coats asks for each coat behind the first; taken on it is planned with its hold at a drying place", async ({
+  page,
+}) => {
+  await signIn(page, "Mara");
+  const coats = [
+    { name: "raw timber coat", minutes: 40, holdH: 4 },
+    { name: "finish coat", minutes: 30, holdH: 16 },
+  ];
+  const input = { weekday: "wed", from: "08:00", opens: "08:00", closes: "17:00", tempC: 10, coats };
+  await sender(page)("builds/field-vet/sheets", { calculator: "coat-chain", jobId: "field-vet.FU-04", draft: {}, input });
+  await page.goto("/builds/field-vet");
+  const asked = page.getByRole("region", { name: "Work that something found asks for" });
+  await expect(asked).toContainText("Finish coats on the furniture, 2 of 2: finish coat");
+  await expectAccessible(page);
+  await asked.getByRole("button", { name: "Take it on" }).first().click();
+  await expect(page.getByRole("button", { name: /2 of 2: finish coat/ }).first()).toBeVisible();
+  const problem = (await (await page.request.get("/api/problem")).json()) as {
+    tools: { id: string; name: string }[];
+    builds: {
+      jobs: { id: string; name: string; hold?: { minutes: number }; tools?: { id: string; held?: boolean }[]; after: { job: string }[] }[];
+    }[];
+  };
+  const jobs = problem.builds.flatMap((b) => b.jobs);
+  const coat = jobs.find((j) => j.name.endsWith("2 of 2: finish coat"))!;
+  // 16 h at 20 °C are 32 h at 10 °C.
+  expect(coat.hold).toMatchObject({ minutes: 1920 });
+  const place = problem.tools.find((t) => t.name === "drying place")!;
+  expect(coat.tools).toEqual([{ id: place.id, held: true }]);
+  expect(jobs.filter((j) => j.after.some((a) => a.job === coat.id)).map((j) => j.id)).toContain("field-vet.FU-05");
+  await sender(page)(`jobs/${coat.id}/leave`, { why: "one coat is enough" });
+});
+
+test("a choice has an owner who is named where it is asked for; a unit is fastened from the side that is hidden later", async ({
+  page,
+}) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/darkroom-van?tab=choices");
+  const dialog = page.getByRole("dialog");
+  const open = page.getByRole("region", { name: "Not decided" });
+  const first = open.getByRole("listitem").filter({ hasText: "decides; planned as" }).first();
+  const label = (await first.locator("b").first().textContent())!;
+  await open.getByRole("button", { name: /^Add/ }).click();
+  await dialog.getByLabel("Decides").selectOption({ label });
+  await dialog.getByLabel("For", { exact: true }).selectOption("house");
+  await dialog.getByRole("button", { name: "Write it down" }).click();
+  // Who is still to be said: nothing goes out, and what was chosen stays.
+  await expect(dialog.getByLabel("Who", { exact: true })).toBeFocused();
+  await expect(dialog.getByLabel("For", { exact: true })).toHaveValue("house");
+  await dialog.getByLabel("Who", { exact: true }).fill("Mara");
+  await dialog.getByRole("button", { name: "Write it down" }).click();
+  await expect(first).toContainText(`${label}, Mara decides; planned as`);
+  await page.goto("/builds/night-bakery?tab=waits");
+  const reach = page.getByRole("region", { name: "Order from reach" });
+  await reach.getByRole("button", { name: /^Add/ }).click();
+  await dialog.getByLabel("Unit or panel").fill("Base units");
+  await dialog.getByLabel("Set by job").fill("FU-06");
+  await dialog.getByRole("button", { name: "Add a side" }).click();
+  await dialog.getByLabel("Side", { exact: true }).fill("inside the locker");
+  await dialog.getByLabel("In reach until job").fill("FU-08");
+  await dialog.getByLabel("Hidden by job").fill("PA-06");
+  await dialog.getByRole("button", { name: "Write it down" }).click();
+  await expect(reach).toContainText("Base units is fastened from inside the locker: in reach until Bed, hidden by Reveals, corners, trims");
+  await expectAccessible(page);
+});
+
+test("what could be in work beside what is under way is told, with who is free for it", async ({ page }) => {
+  await signIn(page, "Mara");
+  const send = sender(page);
+  await page.goto("/builds/beekeepers");
+  await send("jobs/beekeepers.FU-07/act", { act: "pause" });
+  await page.reload();
+  const beside = page.getByRole("region", { name: "Side by side" });
+  const pair = beside.getByRole("listitem").filter({ hasText: "Worktop scribed" }).first();
+  await expect(pair).toContainText("Rosa");
+  await expect(pair).toContainText(/under way, Nils|Batteries/);
+  await expectAccessible(page);
+  await send("jobs/beekeepers.FU-07/act", { act: "start" });
+  await page.reload();
+  await expect(beside.getByRole("listitem").filter({ hasText: "Worktop scribed" })).toHaveCount(0);
+});
