@@ -46,7 +46,7 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
                 href={v.href}
                 aria-current={on ? "page" : undefined}
                 className={cx(
-                  "flex h-8 items-center gap-1.5 rounded-md px-2.5 text-[13px]",
+                  "flex h-8 items-center gap-1.5 rounded-md px-2 text-[13px] whitespace-nowrap md:px-2.5",
                   on ? "bg-paper font-bold text-[var(--pine)] dark:text-ink" : "hover:bg-pine-strong",
                 )}
               >

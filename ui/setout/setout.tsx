@@ -120,9 +120,9 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
     (f) => !sheet.fields.some((x) => f.path === x.path || (x.kind === "rows" && f.path.startsWith(x.path))),
   );
   return (
-    <div className="flex h-[calc(100dvh-52px)] flex-col print:h-auto">
-      <div className="flex min-h-[48px] shrink-0 items-center gap-3 border-b bg-paper px-4 print:hidden">
-        <h1 className="text-[17px]">Set-out</h1>
+    <div className="flex flex-col md:h-[calc(100dvh-52px)] print:h-auto">
+      <div className="flex min-h-[48px] shrink-0 flex-wrap items-center gap-3 border-b bg-paper px-4 py-2 md:flex-nowrap md:py-0 print:hidden">
+        <h1 className="text-[17px] whitespace-nowrap">Set-out</h1>
         <select
           aria-label="Build"
           value={of?.buildId ?? ""}
@@ -159,7 +159,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
             ))}
           </select>
         )}
-        <p className="min-w-0 flex-1 truncate text-muted">
+        <p className="min-w-0 basis-full text-muted md:flex-1 md:basis-0 md:truncate">
           {of
             ? kept
               ? changed
@@ -195,8 +195,11 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
         </Button>
         {outcome && <Files name={name} outcome={outcome} />}
       </div>
-      <div className="flex min-h-0 flex-1">
-        <nav aria-label="Sheets" className="w-[190px] shrink-0 overflow-y-auto border-r bg-paper py-3 print:hidden">
+      <div className="flex min-h-0 flex-1 flex-col md:flex-row">
+        <nav
+          aria-label="Sheets"
+          className="max-h-44 w-full shrink-0 overflow-y-auto border-b bg-paper py-3 md:max-h-none md:w-[190px] md:border-r md:border-b-0 print:hidden"
+        >
           {groups.map(([group, list]) => (
             <div key={group} className="mb-2">
               <h2 className="px-4 py-1 text-[14px]">{group}</h2>
@@ -218,7 +221,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
             </div>
           ))}
         </nav>
-        <div className="flex min-w-0 flex-1 flex-col gap-3 overflow-y-auto p-3">
+        <div className="flex min-h-[300px] min-w-0 flex-1 flex-col gap-3 p-3 md:min-h-0 md:overflow-y-auto">
           {(searching || stopped) && (
             <p role="status" className="flex items-center gap-3 rounded-md border bg-card px-3 py-1.5">
               <span className="flex-1">
@@ -246,7 +249,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
           )}
           {outcome && outcome.cuts.length > 0 && <Cuts outcome={outcome} inches={inches} />}
         </div>
-        <aside className="w-[400px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3 print:hidden">
+        <aside className="w-full shrink-0 border-t bg-card px-4 py-3 md:w-[400px] md:overflow-y-auto md:border-t-0 md:border-l print:hidden">
           {kept && <Kept sheet={kept} changed={changed} zone={view.zone} lead={view.lead} act={act} />}
           {name === "good-slot" && view.lead && <HandOut act={act} />}
           {kept?.claim && view.lead && !changed && <Claim key={`claim ${name}`} claim={kept.claim} />}

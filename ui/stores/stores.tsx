@@ -181,22 +181,22 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
     <li
       id={`part-${l.id}`}
       className={cx(
-        "grid grid-cols-[26px_minmax(0,1.3fr)_minmax(0,1.2fr)_minmax(0,1.1fr)_210px] items-center gap-3 border-b px-3 py-2 last:border-0",
+        "flex flex-wrap items-center gap-x-3 gap-y-1 border-b px-3 py-2 last:border-0 md:grid md:grid-cols-[26px_minmax(0,1.3fr)_minmax(0,1.2fr)_minmax(0,1.1fr)_210px] md:gap-3",
         marked && "bg-pine-soft",
       )}
     >
       <StageBadge stage={l.stage} />
-      <div className="min-w-0">
+      <div className="min-w-0 flex-1">
         <p className="truncate font-semibold" title={l.name}>
           {l.name} <span className="font-normal text-muted">{l.quantity}</span>
         </p>
         <p className="truncate text-[12px] text-muted">{l.supplier}</p>
       </div>
-      <Link href={`/builds/${l.buildId}?job=${encodeURIComponent(l.jobId)}`} className="min-w-0 hover:underline">
+      <Link href={`/builds/${l.buildId}?job=${encodeURIComponent(l.jobId)}`} className="min-w-0 basis-full hover:underline md:basis-auto">
         <span className="block truncate">{l.build}</span>
         <span className="block truncate text-[12px] text-muted">{l.job}</span>
       </Link>
-      <div className="min-w-0">
+      <div className="min-w-0 flex-1">
         <p
           className={cx(
             l.state === "checked"
