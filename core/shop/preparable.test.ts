@@ -43,6 +43,14 @@ describe("what could be prepared", () => {
     });
   });
 
+  it("does not wait for what cures, but for all else that the job waits for", () => {
+    const { build, late, plan } = waiting();
+    const [first, ...others] = late.after.map((a) => a.job);
+    const why = [{ kind: "hold" as const, ref: first, until: "2027-03-10T08:00", text: "it is left untouched" }];
+    const cures = { jobs: plan.jobs.map((j) => (j.id === late.id ? { ...j, why } : j)) };
+    expect(preparable(build, cures).find((x) => x.job.id === late.id)!.split.after).toEqual(others);
+  });
+
   it("is nothing that is short, begun, split already, or waits for other work only", () => {
     const { build, late, plan } = waiting();
     const has = (b: BuildRow) => preparable(b, plan).some((x) => x.job.id === late.id);

@@ -11,7 +11,7 @@ import { SETTING_UP, type Split, splitFaults, splitOf, withSplit } from "./split
 export const PREPARED = 90;
 
 /** What keeps a job from being fixed, but not from being set out, cut and fitted dry under a roof. */
-const FIX_WAITS: ReadonlySet<WhyKind> = new Set(["part", "dry", "wind", "temperature"]);
+const FIX_WAITS: ReadonlySet<WhyKind> = new Set(["part", "dry", "wind", "temperature", "hold"]);
 
 export interface Preparable {
   job: JobRow;
@@ -21,8 +21,9 @@ export interface Preparable {
 }
 
 /**
- * Of a build's jobs to do those that wait in the plan for a part, dry weather, less wind or warmth, and are long enough; the longest
- * first. A half of each, on the bench, behind all that the job itself waits for: its outcome is settled then.
+ * Of a build's jobs to do those that wait in the plan for a part, dry weather, less wind, warmth or a cure, and are long enough; the
+ * longest first. A half of each, on the bench, behind all that the job itself waits for, as its outcome is settled then; but for what
+ * cures, which is over and only left untouched.
  */
 export function preparable(build: Pick<BuildRow, "jobs">, plan: Pick<Plan, "jobs">): Preparable[] {
   const planned = new Map(plan.jobs.map((j) => [j.id, j]));
@@ -36,7 +37,7 @@ export function preparable(build: Pick<BuildRow, "jobs">, plan: Pick<Plan, "jobs
         minutes: Math.round(job.minutes.likely / 2),
         bench: true,
         zones: [],
-        after: job.after.map((a) => a.job),
+        after: job.after.map((a) => a.job).filter((id) => why.kind !== "hold" || id !== why.ref),
       };
       return splitFaults(job, split).length ? [] : [{ job, split, waits: why.text }];
     })
