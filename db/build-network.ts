@@ -113,7 +113,7 @@ export const insertSteps = async (c: Conn, jobs: readonly JobRow[]): Promise<voi
   await insert(
     c,
     "job_question",
-    jobs.flatMap((j) => j.questions.map((q) => ({ job_id: j.id, n: q.n, text: q.text }))),
+    jobs.flatMap((j) => j.questions.map((q) => ({ job_id: j.id, n: q.n, text: q.text, unsure_by: q.unsureBy }))),
   );
 };
 

@@ -393,6 +393,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       text: text(r.text),
       answeredAt: fromSqlOrNull(r.answered_at as string | null),
       answeredBy: r.answered_by as string | null,
+      unsureBy: r.unsure_by as string | null,
     })),
     remainders: grouped(remainders, "job_id", (r) => ({
       id: text(r.id),

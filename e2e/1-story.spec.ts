@@ -143,7 +143,7 @@ test("from a new build to a published plan", async ({ page, browser }) => {
   await expect(page.getByText("may be started; the plan follows")).toBeVisible();
   // What can't be undone asks first, on the card; each answer carries a name.
   await page.goto(`/card?job=${encodeURIComponent(next.id)}`);
-  const asked = page.getByRole("region", { name: /^Before you/ }).getByRole("button");
+  const asked = page.getByRole("region", { name: /^Before you/ }).locator("button[aria-pressed]");
   for (let i = 0; i < (await asked.count()); i++) {
     await expect(async () => {
       await asked.nth(i).click();

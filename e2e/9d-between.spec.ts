@@ -86,3 +86,30 @@ test("what could be in work beside what is under way is told, with who is free f
   await page.reload();
   await expect(beside.getByRole("listitem").filter({ hasText: "Worktop scribed" })).toHaveCount(0);
 });
+
+test("who is not sure before a cut says so, and somebody else looks", async ({ page, browser }) => {
+  await signIn(page, "Mara");
+  const id = "field-vet.OP-04";
+  const problem = (await (await page.request.get("/api/problem")).json()) as { published: { jobs: { id: string; fitters: string[] }[] } };
+  const [on] = problem.published.jobs.find((j) => j.id === id)!.fitters;
+  const fitter = await (await browser.newContext({ viewport: { width: 412, height: 892 } })).newPage();
+  await signIn(fitter, on[0].toUpperCase() + on.slice(1));
+  await fitter.goto(`/card?job=${id}`);
+  const asked = fitter.getByRole("region", { name: /^Before you/ });
+  await asked
+    .getByRole("button", { name: /^Not sure: / })
+    .first()
+    .click();
+  await expect(asked.getByText("You are not sure: somebody else looks and answers.")).toBeVisible();
+  await expect(asked.getByRole("button", { pressed: false }).first()).toBeDisabled();
+  await expectAccessible(fitter);
+  await fitter.context().close();
+  // The lead reads of it, looks, and answers.
+  await page.goto("/");
+  await expect(page.getByText(/^Not sure: /).first()).toBeVisible();
+  await page.goto(`/card?job=${id}`);
+  const here = page.getByRole("region", { name: /^Before you/ });
+  await expect(here.getByText(/is not sure: somebody else looks and answers\.$/)).toBeVisible();
+  await here.getByRole("button", { pressed: false }).first().click();
+  await expect(here.getByText(/is not sure/)).toHaveCount(0);
+});

@@ -3,10 +3,11 @@
 import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import type { OrderStep } from "@/core/library/order";
+import { decisions } from "@/core/shop/decisions";
 import type { OptionPreview } from "@/core/shop/previews";
 import { toProblem } from "@/core/shop/problem";
 import { obstacles } from "@/core/shop/ready";
-import { pool, rows } from "@/db/pool";
+import { insert, pool, rows } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";
 import { perform } from "./api";
@@ -191,5 +192,30 @@ describe("a job split in two", () => {
     const again = await jobNow("PA-04");
     expect(again.minutes.likely).toBe(was.minutes.likely);
     expect(again.after).toEqual(was.after);
+  });
+});
+
+describe("a question that somebody is not sure of", () => {
+  it("stays open until somebody else has looked, who need not be on the job; the lead is told meanwhile", async () => {
+    const cut = await jobNow("OP-04");
+    const path = `jobs/${cut.id}/answer`;
+    const { n } = cut.questions[0];
+    const asked = async () => (await jobNow("OP-04")).questions[0];
+    const told = async () => decisions(await shopNow(), undefined, NOW).filter((d) => d.kind === "unsure");
+    // On it is Ines alone; Teo has no job at all.
+    await insert(pool(), "job_fitter", [{ job_id: cut.id, fitter_id: ines.fitterId }]);
+    const teo: User = { ...ines, id: "u-teo", login: "teo", name: "Teo", fitterId: null };
+    expect((await refused(post(path, { n, yes: true, unsure: true }, ines))).message).toMatch(/Either yes or not sure/);
+    expect((await refused(post(path, { n, yes: true }, teo))).message).toMatch(/somebody else's/);
+    await post(path, { n, yes: false, unsure: true }, ines);
+    expect(await asked()).toMatchObject({ answeredAt: null, unsureBy: ines.id });
+    expect(await told()).toMatchObject([{ jobId: cut.id, mark: "2" }]);
+    const shop = await shopNow();
+    const job = shop.builds.flatMap((b) => b.jobs).find((j) => j.id === cut.id)!;
+    expect(obstacles(shop, job, NOW).find((o) => o.kind === "question")!.text).toMatch(/Somebody is not sure/);
+    expect((await refused(post(path, { n, yes: true }, ines))).message).toMatch(/You were not sure/);
+    await post(path, { n, yes: true }, teo);
+    expect(await asked()).toMatchObject({ answeredBy: teo.id, unsureBy: ines.id });
+    expect(await told()).toEqual([]);
   });
 });

@@ -295,6 +295,7 @@ function sheetJob(
     questions: j.questions.map((q) => ({
       n: q.n,
       text: q.text,
+      unsure: q.unsureBy === null ? null : (userNames.get(q.unsureBy) ?? "somebody"),
       answered: q.answeredAt === null ? null : `${userNames.get(q.answeredBy ?? "") ?? "somebody"}, ${sayTime(zone, q.answeredAt)}`,
     })),
     deed: DEED[j.irreversible ?? ""] ?? "start",

@@ -75,8 +75,9 @@ function helpView(state: State, j: JobRow): CardJob["help"] {
 
 export async function cardView(
   state: State,
-  user: { role: "lead" | "fitter"; fitterId: string | null },
+  user: { id?: string; role: "lead" | "fitter"; fitterId: string | null },
   asked: { job?: string; fitter?: string },
+  userNames: ReadonlyMap<string, string> = new Map(),
 ): Promise<CardView> {
   const { shop, now, zone } = state;
   const lead = user.role === "lead";
@@ -87,7 +88,9 @@ export async function cardView(
   const ofJob = named && (named.fitters.find((f) => !named.helpers?.some((h) => h.fitter === f)) ?? planned.get(named.id)?.fitters[0]);
   const who = lead ? (asked.fitter ?? ofJob ?? people[0]?.id ?? null) : user.fitterId;
   const list = who ? jobsOf(state, who) : [];
-  const mayOpen = named && (lead || list.some((j) => j.id === named.id) || named.fitters.includes(who ?? ""));
+  // A question that somebody is not sure of is anybody's to look at.
+  const unsure = named?.state === "todo" && named.questions.some((q) => q.unsureBy !== null && q.answeredAt === null);
+  const mayOpen = named && (lead || unsure || list.some((j) => j.id === named.id) || named.fitters.includes(who ?? ""));
   const job = mayOpen ? named : list[0];
   return {
     zone: shop.workshop.zone,
@@ -97,7 +100,7 @@ export async function cardView(
     lead,
     who: who ? { id: who, name: fitterName(shop, who) } : null,
     people,
-    job: job ? cardJob(state, job, who) : null,
+    job: job ? cardJob(state, job, who, (id) => ({ name: userNames.get(id) ?? "somebody", mine: id === user.id })) : null,
     dayEnd: who && atDaysEnd(state) ? dayEnd(shop, state.published?.plan, who, now) : null,
     slot: slotOf(state, list, planned),
     later: list
@@ -141,7 +144,7 @@ function limitWords({ shop, zone, now }: State, j: JobRow, place: string): strin
   return atLimit(j, airAt(bay, day, now, sayClock(zone, now)), shop.workshop.skinBelowC) ?? null;
 }
 
-function cardJob(state: State, j: JobRow, who: string | null): CardJob {
+function cardJob(state: State, j: JobRow, who: string | null, said: (user: string) => { name: string; mine: boolean }): CardJob {
   const { shop, zone, now } = state;
   const build = shop.builds.find((b) => b.id === j.buildId)!;
   const p = state.published?.plan.jobs.find((x) => x.id === j.id);
@@ -190,7 +193,10 @@ function cardJob(state: State, j: JobRow, who: string | null): CardJob {
       waived: s.waivedWhy,
       guards: s.does !== null && s.does !== "photo",
     })),
-    questions: j.questions.map((q) => ({ n: q.n, text: q.text, yes: q.answeredAt !== null })),
+    questions: j.questions.map((q) => {
+      const by = q.unsureBy === null ? undefined : said(q.unsureBy);
+      return { n: q.n, text: q.text, yes: q.answeredAt !== null, unsure: by?.name ?? null, mine: by?.mine ?? false };
+    }),
     deed: DEED[j.irreversible ?? ""] ?? "start",
     pieces: j.pieces,
     leaves: j.leaves.flatMap((l) => {

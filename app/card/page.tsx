@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { allUsers } from "@/server/people";
 import { BenchCard } from "@/ui/card/bench-card";
 import { cardView } from "../_views/card";
 import { getState } from "../_views/state";
@@ -9,6 +10,7 @@ export const dynamic = "force-dynamic";
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ job?: string; fitter?: string }> }) {
   const user = await requireUser();
-  const view = await cardView(await getState(), user, await searchParams);
+  const names = new Map((await allUsers()).map((u) => [u.id, u.name]));
+  const view = await cardView(await getState(), user, await searchParams, names);
   return <BenchCard key={view.job?.id ?? "none"} view={view} />;
 }

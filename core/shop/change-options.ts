@@ -212,4 +212,5 @@ function keep(was: JobRow, wanted: JobRow): JobRow {
   };
 }
 
-const pick = (q: JobRow["questions"][number] | undefined) => (q ? { answeredAt: q.answeredAt, answeredBy: q.answeredBy } : {});
+const pick = (q: JobRow["questions"][number] | undefined) =>
+  q ? { answeredAt: q.answeredAt, answeredBy: q.answeredBy, unsureBy: q.unsureBy } : {};

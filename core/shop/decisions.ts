@@ -25,6 +25,7 @@ export type DecisionKind =
   | "move"
   | "unplaced"
   | "choice"
+  | "unsure"
   | "time-box"
   | "remainder"
   | "tool"
@@ -87,7 +88,7 @@ export function decisions(
   for (const b of shop.builds) {
     for (const j of b.jobs) {
       if (j.state === "done") continue;
-      out.push(...remarksOf(b, j), ...timeBoxOf(x, b, j));
+      out.push(...remarksOf(b, j), ...unsureOf(b, j), ...timeBoxOf(x, b, j));
       const p = x.planned.get(j.id);
       if (!p) continue;
       const start = zone.parse(p.start);
@@ -123,6 +124,7 @@ export function decisions(
   const rank: Record<DecisionKind, number> = {
     unplaced: 0,
     remark: 1,
+    unsure: 1,
     "time-box": 2,
     skin: 3,
     proof: 4,
@@ -234,6 +236,24 @@ function toolsOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
       title: `the ${t.name} is ${t.state}`,
       detail: `${j.name} books it${t.note ? ` · ${t.note}` : ""}`,
       by: start,
+      buildId: b.id,
+      jobId: j.id,
+    }));
+}
+
+/** Questions before what can't be undone of which somebody was not sure: a second person is wanted. */
+function unsureOf(b: BuildRow, j: JobRow): Decision[] {
+  if (j.state !== "todo") return [];
+  return j.questions
+    .filter((q) => q.unsureBy !== null && q.answeredAt === null)
+    .map((q) => ({
+      kind: "unsure",
+      mark: "2",
+      tone: "signal",
+      who: b.name,
+      title: `Not sure: ${q.text}`,
+      detail: `${j.name} · somebody else looks and answers on its card`,
+      by: null,
       buildId: b.id,
       jobId: j.id,
     }));

@@ -73,7 +73,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
     ...untouched(),
     crew: j.crew.map((c) => ({ skill: c.skill, level: c.level ?? 1, people: c.count ?? 1, ticket: c.ticket ?? null })),
     steps: j.steps.map((s, i) => ({ n: i + 1, text: s.text, does: s.does ?? null, doneAt: null, doneBy: null, waivedWhy: null })),
-    questions: j.ask.map((text, i) => ({ n: i + 1, text, answeredAt: null, answeredBy: null })),
+    questions: j.ask.map((text, i) => ({ n: i + 1, text, answeredAt: null, answeredBy: null, unsureBy: null })),
     after: j.after.map((a) => ({
       job: jobId(build, a.job),
       lag: 0,

@@ -220,7 +220,8 @@ export interface JobRow {
   helpers?: { fitter: string; freedAt: number | null }[];
   steps: { n: number; text: string; does: string | null; doneAt: number | null; doneBy: string | null; waivedWhy: string | null }[];
   /** Asked before what can't be undone. */
-  questions: { n: number; text: string; answeredAt: number | null; answeredBy: string | null }[];
+  /** `unsureBy`: who was not sure; somebody else answers then. */
+  questions: { n: number; text: string; answeredAt: number | null; answeredBy: string | null; unsureBy: string | null }[];
   /** Open ones: what it is done but for. */
   remainders: RemainderRow[];
   after: { job: string; lag: number; lagKind: "elapsed" | "working"; ignoreHold: boolean; reason: string }[];

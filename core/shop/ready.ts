@@ -74,7 +74,7 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
   if (open.length && job.state === "todo")
     out.push({
       kind: "question",
-      text: `${count(open.length, "question")} before the ${DEED[job.irreversible ?? ""] ?? "start"} ${open.length === 1 ? "is" : "are"} open: ${open[0].text}`,
+      text: `${count(open.length, "question")} before the ${DEED[job.irreversible ?? ""] ?? "start"} ${open.length === 1 ? "is" : "are"} open: ${askedFirst(open)}`,
     });
   for (const other of byId.values())
     for (const r of other.remainders)
@@ -105,6 +105,12 @@ const DEED: Record<string, string> = {
   "screw-down": "screwing down",
   "close-up": "closing up",
 };
+
+/** The open question that is told: one that somebody is not sure of before the others. */
+function askedFirst(open: JobRow["questions"]): string {
+  const unsure = open.find((q) => q.unsureBy !== null);
+  return unsure ? `${unsure.text} Somebody is not sure: somebody else looks` : open[0].text;
+}
 
 /** Whoever owns a choice, in words. */
 function undecidedBy(shop: Shop, job: JobRow, key: JobRow["undecided"][number]): string {

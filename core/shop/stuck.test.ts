@@ -41,7 +41,7 @@ describe("what is stuck", () => {
     shop.tools[0].state = "lent";
     expect(stuckBy()!.who).toBe("who looks after the tools");
     wash.tools = [];
-    wash.questions = [{ n: 1, text: "Plates covered?", answeredAt: null, answeredBy: null }];
+    wash.questions = [{ n: 1, text: "Plates covered?", answeredAt: null, answeredBy: null, unsureBy: null }];
     expect(stuckBy()!.who).toBe("its fitter");
   });
 

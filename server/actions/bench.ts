@@ -7,27 +7,33 @@ import { Refusal } from "../refusal";
 import { find, log, mayAct } from "./jobs";
 
 export const benchActions = [
-  action<{ n: number; yes: boolean }>(
+  // "Not sure" is a right answer: it keeps the question open until somebody else has looked.
+  action<{ n: number; yes: boolean; unsure?: boolean }>(
     { method: "POST", path: "jobs/*/answer", role: "any" },
-    body({ n: is.count, yes: is.bool }),
+    body({ n: is.count, yes: is.bool }, { unsure: is.bool }),
     (b, { user, ids }) =>
       change(user, async (x) => {
         const f = await find(x, ids[0]);
-        await mayAct(x, user, f.job);
         const q = f.job.questions.find((o) => o.n === b.n);
         if (!q) throw new Refusal(404, "There is no such question.");
-        await run(x.c, "UPDATE job_question SET answered_at = ?, answered_by = ? WHERE job_id = ? AND n = ?", [
+        // A second person is asked to look: not only those who are on the job.
+        if (q.unsureBy === null || q.unsureBy === user.id) await mayAct(x, user, f.job);
+        if (b.yes && b.unsure) throw new Refusal(409, "Either yes or not sure.");
+        if (b.yes && q.unsureBy === user.id) throw new Refusal(409, "You were not sure: somebody else looks and answers.");
+        const unsureBy = b.unsure ? user.id : q.unsureBy;
+        await run(x.c, "UPDATE job_question SET answered_at = ?, answered_by = ?, unsure_by = ? WHERE job_id = ? AND n = ?", [
           b.yes ? toSql(x.now) : null,
           b.yes ? user.id : null,
+          unsureBy,
           f.job.id,
           b.n,
         ]);
         await x.event({
-          kind: b.yes ? "question.answered" : "question.opened",
+          kind: b.yes ? "question.answered" : b.unsure ? "question.unsure" : "question.opened",
           entity: "job",
           entityId: f.job.id,
           buildId: f.job.buildId,
-          text: `${f.job.name}: ${q.text} ${b.yes ? "Yes" : "open again"}`,
+          text: `${f.job.name}: ${q.text} ${b.yes ? "Yes" : b.unsure ? "Not sure" : "open again"}`,
         });
       }),
   ),

@@ -156,6 +156,9 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
                   <span className="w-5 shrink-0 text-right">{q.answered ? "✓" : "?"}</span>
                   <span>
                     {q.text} {q.answered && <span className="text-muted">yes, {q.answered}</span>}
+                    {q.unsure && (
+                      <span className={q.answered ? "text-muted" : "font-semibold text-amber-text"}> {q.unsure} was not sure</span>
+                    )}
                   </span>
                 </li>
               ))}

@@ -52,7 +52,7 @@ export interface SheetJob {
   likely: string;
   worked: string | null;
   steps: { n: number; text: string; done: boolean; waived: string | null }[];
-  questions: { n: number; text: string; answered: string | null }[];
+  questions: { n: number; text: string; answered: string | null; unsure: string | null }[];
   /** What is done that can't be undone, as a verb; "start" for the rest. */
   deed: string;
   pieces: { name: string; count: number; done: number } | null;

@@ -25,7 +25,7 @@ export function Questions({ job, act }: Props) {
           <button
             type="button"
             aria-pressed={q.yes}
-            disabled={act.busy || job.state !== "todo"}
+            disabled={act.busy || job.state !== "todo" || (q.mine && !q.yes)}
             onClick={() => void act.run(() => send("POST", `jobs/${job.id}/answer`, { n: q.n, yes: !q.yes }))}
             className="flex min-h-13 w-full items-center gap-3 px-3 py-2 text-left"
           >
@@ -37,8 +37,29 @@ export function Questions({ job, act }: Props) {
             >
               {q.yes ? <Check size={18} strokeWidth={3} /> : "yes?"}
             </span>
-            <span className={cx(q.yes && "text-muted")}>{q.text}</span>
+            <span className={cx("flex-1", q.yes && "text-muted")}>
+              {q.text}
+              {q.unsure && !q.yes && (
+                <b className="block text-amber-text">{q.mine ? "You are" : `${q.unsure} is`} not sure: somebody else looks and answers.</b>
+              )}
+            </span>
           </button>
+          {!q.yes && !q.unsure && job.state === "todo" && (
+            <button
+              type="button"
+              aria-label={`Not sure: ${q.text}`}
+              disabled={act.busy}
+              onClick={() =>
+                void act.run(
+                  () => send("POST", `jobs/${job.id}/answer`, { n: q.n, yes: false, unsure: true }),
+                  "Somebody else is asked to look",
+                )
+              }
+              className="min-h-11 w-full px-3 pb-2 pl-[58px] text-left text-[15px] text-muted underline underline-offset-2"
+            >
+              not sure
+            </button>
+          )}
         </li>
       ))}
     </ul>

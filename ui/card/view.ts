@@ -38,7 +38,8 @@ export interface CardJob {
   } | null;
   steps: { n: number; text: string; done: boolean; waived: string | null; guards: boolean }[];
   /** Asked before what can't be undone. */
-  questions: { n: number; text: string; yes: boolean }[];
+  /** `unsure`: who was not sure; `mine`: it was the reader. */
+  questions: { n: number; text: string; yes: boolean; unsure: string | null; mine: boolean }[];
   deed: string;
   pieces: { name: string; count: number; done: number } | null;
   /** What it may be left with, and the jobs of the build that could wait for it. */
