@@ -106,7 +106,7 @@ test("who is not sure before a cut says so, and somebody else looks", async ({ p
   await fitter.context().close();
   // The lead reads of it, looks, and answers.
   await page.goto("/");
-  await expect(page.getByText(/^Not sure: /).first()).toBeVisible();
+  await expect(page.getByText(/: Not sure: /).first()).toBeVisible();
   await page.goto(`/card?job=${id}`);
   const here = page.getByRole("region", { name: /^Before you/ });
   await expect(here.getByText(/is not sure: somebody else looks and answers\.$/)).toBeVisible();
