@@ -70,7 +70,6 @@ export function layKept(
 
 class Run {
   readonly unplaced = new Map<number, string>();
-  readonly pinsBroken = new Map<number, string>();
   readonly aside: number[] = [];
   pinFailed = false;
   private readonly waiting: Int32Array;
@@ -354,22 +353,29 @@ class Run {
         b.left[build.index] = 0;
         b.close(build.index);
       }
-    for (const j of c.jobs) {
-      if (!j.pin || j.done || j.started) continue;
-      const p = b.placed[j.index];
-      if (!p) {
-        this.pinsBroken.set(j.index, `${j.name} can't be placed at all: ${this.unplaced.get(j.index)}`);
-        continue;
-      }
-      const broken: string[] = [];
-      if (j.pin.start !== undefined && p.start !== j.pin.start)
-        broken.push(`can't start at the pinned time; starts ${c.zone.show(p.start).replace("T", " ")}`);
-      if (j.pin.place !== undefined && p.place !== j.pin.place) broken.push("can't be done at the pinned place");
-      if (j.pin.fitters?.some((f) => !p.crew.includes(f))) broken.push("can't have the pinned crew");
-      if (broken.length) this.pinsBroken.set(j.index, `${j.name} ${broken.join(" and ")}`);
-    }
-    return { board: b, unplaced: this.unplaced, pinsBroken: this.pinsBroken };
+    return { board: b, unplaced: this.unplaced, pinsBroken: brokenPins(b, this.unplaced) };
   }
+}
+
+/** The pins that a plan does not keep, each in words. */
+export function brokenPins(b: Board, unplaced: ReadonlyMap<number, string>): Map<number, string> {
+  const { c } = b;
+  const out = new Map<number, string>();
+  for (const j of c.jobs) {
+    if (!j.pin || j.done || j.started) continue;
+    const p = b.placed[j.index];
+    if (!p) {
+      out.set(j.index, `${j.name} can't be placed at all: ${unplaced.get(j.index)}`);
+      continue;
+    }
+    const broken: string[] = [];
+    if (j.pin.start !== undefined && p.start !== j.pin.start)
+      broken.push(`can't start at the pinned time; starts ${c.zone.show(p.start).replace("T", " ")}`);
+    if (j.pin.place !== undefined && p.place !== j.pin.place) broken.push("can't be done at the pinned place");
+    if (j.pin.fitters?.some((f) => !p.crew.includes(f))) broken.push("can't have the pinned crew");
+    if (broken.length) out.set(j.index, `${j.name} ${broken.join(" and ")}`);
+  }
+  return out;
 }
 
 /** When a job is over as kept. */

@@ -7,7 +7,7 @@ import { BENCH, type Compiled, compile, type Job } from "./compile";
 import { buildResults, costOf, costOfFinish } from "./cost";
 import { asWhy, type Reason, reasonsFor } from "./explain";
 import { benchFrame, earliestWith } from "./fit";
-import { earliestByLinks, generate } from "./generate";
+import { brokenPins, earliestByLinks, generate } from "./generate";
 import { type Candidate, improve } from "./improve";
 import type { Cost, Plan, Problem } from "./model";
 import { ruleOf } from "./plain/lay";
@@ -89,7 +89,11 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
       if (!touched) break;
       moved = true;
     }
-    if (moved) result.cost = costOf(result.board, result.unplaced);
+    if (moved) {
+      result.cost = costOf(result.board, result.unplaced);
+      // What went forward may have come to its pinned time after all.
+      result.pinsBroken = brokenPins(result.board, result.unplaced);
+    }
     const ms = options.iterations === undefined && options.clock ? Math.round(options.clock() - began) : 0;
     return write(c, result, { seed, iterations: done, ms });
   };
