@@ -86,14 +86,16 @@ test("from a new build to a published plan", async ({ page, browser }) => {
   // Its parts are checked in, so that only the photos are in the way.
   await page.goto(`/stores`);
   await page.getByLabel("Filter by part, build or supplier").fill(`${build.name} ${next.name}`);
-  for (const label of ["Arrived", "Checked, complete"])
-    for (;;) {
-      const button = page.getByRole("button", { name: label, exact: true }).first();
-      if (!(await button.isVisible())) break;
-      await button.click();
+  await expect(page.locator("li[id^='part-']").filter({ hasNotText: build.name })).toHaveCount(0);
+  for (const label of ["Arrived", "Checked, complete"]) {
+    const buttons = page.getByRole("button", { name: label, exact: true });
+    for (let left = await buttons.count(); left > 0; left--) {
+      await buttons.first().click();
       await expect(page.getByText(label === "Arrived" ? /: here, to check/ : /: checked/).first()).toBeVisible();
-      await page.waitForTimeout(500);
+      // The list is drawn anew before the next one is looked for.
+      await expect(buttons).toHaveCount(left - 1);
     }
+  }
   const sheet = `/builds/${build.id}?job=${encodeURIComponent(next.id)}`;
   await page.goto(sheet);
   await expect(page.locator(`[id="job-${next.id}"]`)).toContainText(`Not to be started yet: ${covered.name} is not done`);
