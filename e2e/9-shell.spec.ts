@@ -155,6 +155,8 @@ test("a circuit is dead only when it was measured, and what sparks near it waits
   await dialog.getByRole("combobox", { name: "Opened by" }).selectOption("cut");
   await dialog.getByLabel("Measured, V").fill("0,2");
   await dialog.getByRole("button", { name: "Keep" }).click();
+  // The list is drawn anew by itself, and may be before the form has closed.
+  await expect(dialog).toBeHidden();
   await expect(beacon).toContainText("live: its cut end is not insulated");
   await beacon.getByRole("button", { name: /^Roof beacon/ }).click();
   await dialog.getByLabel("Its cut end is insulated").check();

@@ -1,4 +1,4 @@
-// What lies between people and jobs: chains of coats, who decides, from which side, and two at once.
+// What lies between people and jobs: chains of coats, who decides, from which side, and who is not sure.
 
 import { expect, type Page, test } from "@playwright/test";
 import { expectAccessible, signIn } from "./people";
@@ -69,22 +69,6 @@ test("a choice has an owner who is named where it is asked for; a unit is fasten
   await dialog.getByRole("button", { name: "Write it down" }).click();
   await expect(reach).toContainText("Base units is fastened from inside the locker: in reach until Bed, hidden by Reveals, corners, trims");
   await expectAccessible(page);
-});
-
-test("what could be in work beside what is under way is told, with who is free for it", async ({ page }) => {
-  await signIn(page, "Mara");
-  const send = sender(page);
-  await page.goto("/builds/beekeepers");
-  await send("jobs/beekeepers.FU-07/act", { act: "pause" });
-  await page.reload();
-  const beside = page.getByRole("region", { name: "Side by side" });
-  const pair = beside.getByRole("listitem").filter({ hasText: "Worktop scribed" }).first();
-  await expect(pair).toContainText("Rosa");
-  await expect(pair).toContainText(/under way, Nils|Batteries/);
-  await expectAccessible(page);
-  await send("jobs/beekeepers.FU-07/act", { act: "start" });
-  await page.reload();
-  await expect(beside.getByRole("listitem").filter({ hasText: "Worktop scribed" })).toHaveCount(0);
 });
 
 test("who is not sure before a cut says so, and somebody else looks", async ({ page, browser }) => {
