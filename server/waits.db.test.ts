@@ -214,7 +214,10 @@ describe("a question that somebody is not sure of", () => {
     const job = shop.builds.flatMap((b) => b.jobs).find((j) => j.id === cut.id)!;
     expect(obstacles(shop, job, NOW).find((o) => o.kind === "question")!.text).toMatch(/Somebody is not sure/);
     expect((await refused(post(path, { n, yes: true }, ines))).message).toMatch(/You were not sure/);
+    // Two who are not sure would leave the first to answer; to look is anybody's, to open again is not.
+    expect((await refused(post(path, { n, yes: false, unsure: true }, lead))).message).toMatch(/already/);
     await post(path, { n, yes: true }, teo);
+    expect((await refused(post(path, { n, yes: false }, teo))).message).toMatch(/somebody else's/);
     expect(await asked()).toMatchObject({ answeredBy: teo.id, unsureBy: ines.id });
     expect(await told()).toEqual([]);
   });

@@ -60,6 +60,7 @@ const hold = {
 
 /** What a job is like for those around it. */
 export const TAGS = ["dust", "big-sheet", "water", "coat"] as const;
+export type Tag = (typeof TAGS)[number];
 /** The ways in which a job can't be undone, or a step matters to an order rule. */
 export const IRREVERSIBLE = ["cut", "bond", "tank", "screw-down", "close-up"] as const;
 export const DEEDS = ["cut", "edge", "set", "swarf", "seal", "test", "degrease", "access", "photo"] as const;

@@ -1,6 +1,7 @@
 // The present state of a workshop as the application knows it. Times are minutes since 1970 (UTC) unless said otherwise.
 
 import type { OptionKey, Options } from "../library/options";
+import type { Tag } from "../library/schema";
 import type { SheetDraft } from "../setout/prefill";
 import type { Weekday } from "../time/calendar";
 import type { Van } from "../van/model";
@@ -185,7 +186,7 @@ export interface JobRow {
   kit: string[];
   tools: string[];
   /** What it is like for those around it. */
-  tags: ("dust" | "big-sheet" | "water" | "coat")[];
+  tags: Tag[];
   /** The template in hand. */
   template: { templateId: string; by: string; at: number } | null;
   /** What the chosen schools mean for it, in words. */

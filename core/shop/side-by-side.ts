@@ -50,7 +50,6 @@ const begun = (shop: Shop, { job, crew, place }: Candidate, now: number): Shop =
                   fitters: [...crew],
                   startedAt: now,
                   runningSince: now,
-                  place: job.place,
                   actualPlace: place,
                 }
               : j,
@@ -78,8 +77,9 @@ export function sideBySide(shop: Shop, build: BuildRow, plan: Plan | undefined, 
   const first = (j: JobRow) => planned.get(j.id) ?? "9";
   const order = (a: JobRow, b: JobRow) => (first(a) === first(b) ? a.seq - b.seq : first(a) < first(b) ? -1 : 1);
   const open = build.jobs
-    .filter((j) => (j.state === "todo" || j.state === "paused") && ready(shop, j, free))
+    .filter((j) => j.state === "todo" || j.state === "paused")
     .sort(order)
+    .flatMap((j) => ready(shop, j, free) ?? [])
     .slice(0, LOOKED);
   const under = build.jobs.filter((j) => j.state === "started");
   const out: SidePair[] = [];
@@ -94,17 +94,14 @@ export function sideBySide(shop: Shop, build: BuildRow, plan: Plan | undefined, 
   const tell = (one: Candidate, other: Candidate) =>
     out.push({ one: side(one), other: side(other), chained: chain.has(one.job.id) || chain.has(other.job.id) });
   for (const j of under)
-    for (const k of open) {
-      const other = ready(shop, k, free);
-      if (other) tell({ job: j, crew: j.fitters, place: j.place === "bench" ? "bench" : (j.actualPlace ?? build.at ?? "yard") }, other);
-    }
-  open.forEach((j, i) => {
-    const one = ready(shop, j, free)!;
+    for (const other of open)
+      tell({ job: j, crew: j.fitters, place: j.place === "bench" ? "bench" : (j.actualPlace ?? build.at ?? "yard") }, other);
+  open.forEach((one, i) => {
     const then = begun(shop, one, now);
     for (const k of open.slice(i + 1)) {
       const other = ready(
         then,
-        k,
+        k.job,
         free.filter((f) => !one.crew.includes(f)),
       );
       if (other) tell(one, other);

@@ -8,7 +8,7 @@ const say = (t: number) => `${t - NOW} min`;
 describe("what a job is like for those around it", () => {
   it("is told in words", () => {
     const shop = testShop();
-    expect(tagWords(job(shop, "FU-02"))).toEqual(["dust", "big sheets"]);
+    expect(tagWords(job(shop, "FU-02"))).toEqual(["makes dust", "big sheets"]);
     expect(tagWords(job(shop, "ST-06"))).toEqual(["water"]);
     expect(tagWords(job(shop, "FU-04"))).toEqual(["a coat that dust ruins"]);
   });

@@ -1,19 +1,21 @@
 // What a job is like for those around it: under a roof or outdoors, big sheets, dust, water, noise, coats that dust ruins.
 
+import type { Tag } from "../library/schema";
 import type { JobRow, Shop } from "./model";
 
 /** Minutes to bring full sheets to where they are worked, and what is left back. A house figure. */
 export const CARRYING = 10;
 
-const WORDS: Readonly<Record<JobRow["tags"][number], string>> = {
-  dust: "dust",
+/** For a job's line and the library's editor. */
+export const TAG_WORDS: Readonly<Record<Tag, string>> = {
+  dust: "makes dust",
   "big-sheet": "big sheets",
   water: "water",
   coat: "a coat that dust ruins",
 };
 
 /** In words, for a job's line; place, weather and noise are told there anyway. */
-export const tagWords = (job: Pick<JobRow, "tags">): string[] => job.tags.map((t) => WORDS[t]);
+export const tagWords = (job: Pick<JobRow, "tags">): string[] => job.tags.map((t) => TAG_WORDS[t]);
 
 /** What a swap costs besides the work: sheets that have to be carried there first. */
 export const carrying = (job: Pick<JobRow, "tags">): number => (job.tags.includes("big-sheet") ? CARRYING : 0);

@@ -16,10 +16,12 @@ export const benchActions = [
         const f = await find(x, ids[0]);
         const q = f.job.questions.find((o) => o.n === b.n);
         if (!q) throw new Refusal(404, "There is no such question.");
-        // A second person is asked to look: not only those who are on the job.
-        if (q.unsureBy === null || q.unsureBy === user.id) await mayAct(x, user, f.job);
+        // A second person is asked to look: whoever says yes to what somebody else is not sure of need not be on the job.
+        const second = b.yes && q.answeredAt === null && q.unsureBy !== null && q.unsureBy !== user.id;
+        if (!second) await mayAct(x, user, f.job);
         if (b.yes && b.unsure) throw new Refusal(409, "Either yes or not sure.");
         if (b.yes && q.unsureBy === user.id) throw new Refusal(409, "You were not sure: somebody else looks and answers.");
+        if (b.unsure && q.unsureBy !== null) throw new Refusal(409, "Somebody is not sure of it already.");
         const unsureBy = b.unsure ? user.id : q.unsureBy;
         await run(x.c, "UPDATE job_question SET answered_at = ?, answered_by = ?, unsure_by = ? WHERE job_id = ? AND n = ?", [
           b.yes ? toSql(x.now) : null,

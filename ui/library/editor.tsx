@@ -8,6 +8,7 @@ import { faultOf as formulaFault } from "@/core/library/formula";
 import type { Entry } from "@/core/library/library";
 import { QUANTITIES, QUANTITY_NAMES } from "@/core/library/quantities";
 import { TAGS } from "@/core/library/schema";
+import { TAG_WORDS } from "@/core/shop/tags";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Area, Check, Field, inputClass } from "../kit/field";
@@ -311,8 +312,6 @@ interface Part {
   draft: Draft;
   set(more: Partial<Draft>): void;
 }
-
-const TAG_WORDS = { dust: "makes dust", "big-sheet": "big sheets", water: "water", coat: "a coat that dust ruins" } as const;
 
 function Conditions({ draft, set }: Part) {
   const needs = draft.needs ?? {};
