@@ -29,11 +29,11 @@ const KEEP = 2;
 
 let warmed = false;
 
-/** Has a thread ready with its code compiled: plans the problem once, for nothing, the first time this is called. */
+/** Has a thread ready with its code compiled: rehearses on the problem, for nothing, the first time this is called. */
 export function warmUp(problem: () => Problem): void {
   if (warmed) return;
   warmed = true;
-  run({ kind: "plan", problem: problem(), seed: 1, iterations: 0, local: true }, () => undefined).catch(() => {
+  run({ kind: "rehearse", problem: problem() }, () => undefined).catch(() => {
     warmed = false;
   });
 }

@@ -6,6 +6,7 @@ import { type Gain, gains } from "@/core/plan/gain";
 import { tryPin } from "@/core/plan/pinned";
 import { makePlan } from "@/core/plan/planner";
 import { readPlan, readProblem } from "@/core/plan/read";
+import { rehearse } from "@/core/plan/rehearse";
 import type { PlanTask } from "./task";
 
 const post = (message: object) => parentPort?.postMessage(message);
@@ -14,6 +15,7 @@ function work(task: PlanTask): unknown {
   const flag = new Int32Array(task.stop);
   const stopped = () => Atomics.load(flag, 0) === 1;
   const problem = readProblem(task.problem);
+  if (task.kind === "rehearse") return rehearse(problem);
   const start = task.start === undefined ? undefined : readPlan(task.start);
   if (task.kind === "try") return tryPin(problem, start!, task.job, task.wish);
   if (task.kind === "gain") {

@@ -14,4 +14,5 @@ interface Base {
 export type PlanTask =
   | (Base & { kind: "plan"; seed: number; iterations?: number; ms?: number; local?: boolean })
   | (Base & { kind: "gain"; build: string; rate: number; variants: Variant[] })
-  | (Base & { kind: "try"; job: string; wish: Wish });
+  | (Base & { kind: "try"; job: string; wish: Wish })
+  | (Base & { kind: "rehearse" });

@@ -32,6 +32,14 @@ export interface Rule {
   aside?: boolean;
   /** Work pinned to a time is laid in its turn, by the time it is pinned to; else first of all, with what it waits for. */
   pinsInTurn?: boolean;
+  /** A plan by a rule that differs in nothing but some priorities: taken over unseen for as long as the order is the same. */
+  follow?: Laid;
+}
+
+/** What was laid, in which order. */
+export interface Laid {
+  order: readonly number[];
+  placed: readonly (Placed | undefined)[];
 }
 
 export interface Keep {
@@ -46,6 +54,7 @@ export interface Generated {
   board: Board;
   unplaced: Map<number, string>;
   pinsBroken: Map<number, string>;
+  laid: Laid;
 }
 
 /** Builds a plan by one priority rule. Keeps every hard rule; what cannot be placed is returned with its reason. */
@@ -71,6 +80,8 @@ export function layKept(
 class Run {
   readonly unplaced = new Map<number, string>();
   readonly aside: number[] = [];
+  /** What was laid so far, in its order. */
+  private readonly order: number[] = [];
   pinFailed = false;
   private readonly waiting: Int32Array;
   private readonly lower: Float64Array;
@@ -82,6 +93,8 @@ class Run {
   private readonly rule: Rule;
   /** So far only placements taken over: what follows in the same order still fits unseen. */
   private trusted = true;
+  /** As long as the order is that of the plan it follows. */
+  private following: boolean;
 
   constructor(c: Compiled, b: Board, rule: Rule) {
     this.c = c;
@@ -91,6 +104,7 @@ class Run {
     this.lower = new Float64Array(c.jobs.length);
     this.urgent = new Uint8Array(c.jobs.length);
     this.dueForPins = dueForPins(c);
+    this.following = rule.follow !== undefined;
   }
 
   all(): void {
@@ -139,7 +153,8 @@ class Run {
         progress = false;
       }
       const i = far ? (first.pop() ?? then.pop()!) : eligible.splice(this.pick(eligible), 1)[0];
-      if (this.place(c.jobs[i])) {
+      if (this.follow(i) || this.place(c.jobs[i])) {
+        this.order.push(i);
         progress = true;
         settle(i);
       } else deferred.push(i);
@@ -213,6 +228,15 @@ class Run {
     };
     if (option) bookStay(this.b, j, option, p);
     this.b.book(j, p);
+  }
+
+  /** The same job at the same turn finds the same place. */
+  private follow(i: number): boolean {
+    if (!this.following) return false;
+    const { order, placed } = this.rule.follow!;
+    const p = order[this.order.length] === i ? placed[i] : undefined;
+    this.following = p !== undefined && this.replay(this.c.jobs[i], p);
+    return this.following;
   }
 
   private place(j: Job): boolean {
@@ -353,7 +377,12 @@ class Run {
         b.left[build.index] = 0;
         b.close(build.index);
       }
-    return { board: b, unplaced: this.unplaced, pinsBroken: brokenPins(b, this.unplaced) };
+    return {
+      board: b,
+      unplaced: this.unplaced,
+      pinsBroken: brokenPins(b, this.unplaced),
+      laid: { order: this.order, placed: b.placed },
+    };
   }
 }
 

@@ -1,6 +1,5 @@
 // The priority rules that compete for the first plan.
 
-import type { Random } from "../rng";
 import type { Minute } from "../time/zone";
 import { BENCH, type Compiled, helpersLast } from "./compile";
 import { canFill } from "./crew";
@@ -60,38 +59,32 @@ function tail(c: Compiled): Float64Array {
   return sum;
 }
 
-/** The rules, the first plan's own first. `near`: without those that look weeks ahead, as a house plans by hand. */
+/**
+ * The rules that are tried first, the first plan's own before the others. `near`: those that a house plans by, by hand, which do not
+ * look weeks ahead; else what looks further is left to the search over the order of builds (order.ts).
+ */
 export function rules(c: Compiled, near = false): Rule[] {
   const lf = latestFinish(c);
-  const rest = tail(c);
   const by = (name: string, f: (i: number) => number, window: number, costs = COSTS): Rule => ({
     name,
     priority: Float64Array.from(c.jobs, (_, i) => f(i)),
     window,
     costs,
   });
-  const slack = (i: number) => back(c, lf[i], c.jobs[i].minutes) - c.jobs[i].release;
   const weighted = (i: number) => lf[i] - (c.builds[c.jobs[i].build].weight - 1) * 3 * DAY;
-  // A job that is due soon goes before one that could start sooner: by far the best first rule, as measured. How far it looks
-  // matters more than anything else, and how far is best differs by workshop: from days to a quarter of a year.
-  const list = [
-    by("latest finish, far sight", weighted, 4 * DAY),
-    by("earliest due build", (i) => c.builds[c.jobs[i].build].due + lf[i] / 1e6, 2 * DAY),
-    by("latest finish, vans stay put", weighted, 4 * DAY, { move: 600, evict: 1200 }),
-    by("latest finish", weighted, DAY),
-    by("least slack", slack, DAY),
-    by("longest tail", (i) => -rest[i], DAY),
-  ];
-  if (!near)
-    list.splice(
-      1,
-      0,
-      by("latest finish, two months' sight", weighted, 60 * DAY),
-      by("latest finish, six weeks' sight, vans stay put", weighted, 45 * DAY, { move: 600, evict: 1200 }),
-      by("latest finish, a quarter's sight", weighted, 90 * DAY),
-      by("latest finish, a month's sight", weighted, 30 * DAY),
-      by("latest finish, twelve days' sight", weighted, 12 * DAY),
+  // A job that is due soon goes before one that could start sooner: by far the best first rule, as measured.
+  const list = [by("latest finish, far sight", weighted, 4 * DAY)];
+  if (near) {
+    const rest = tail(c);
+    const slack = (i: number) => back(c, lf[i], c.jobs[i].minutes) - c.jobs[i].release;
+    list.push(
+      by("earliest due build", (i) => c.builds[c.jobs[i].build].due + lf[i] / 1e6, 2 * DAY),
+      by("latest finish, vans stay put", weighted, 4 * DAY, { move: 600, evict: 1200 }),
+      by("latest finish", weighted, DAY),
+      by("least slack", slack, DAY),
+      by("longest tail", (i) => -rest[i], DAY),
     );
+  }
   if (c.jobs.some((j) => j.published)) {
     const order = (i: number) => c.jobs[i].published?.start ?? lf[i];
     // First: a change of one thing is then planned around what is on the wall.
@@ -99,22 +92,6 @@ export function rules(c: Compiled, near = false): Rule[] {
     list.push(by("as published, strictly", order, 30 * DAY));
   }
   return list;
-}
-
-/** How far each build is moved in the queue by a drawn rule, days either way, and how far such a rule looks. */
-const DRAWN_DAYS = 6;
-const DRAWN_SIGHT = [4, 12, 30, 45, 60, 90, 1000];
-
-/** A rule by latest finish with every build moved forwards or backwards by chance: other plans to choose the start of a search from. */
-export function drawnRule(c: Compiled, lf: Float64Array, r: Random): Rule {
-  // Three draws added up: mostly near the middle, seldom far off.
-  const shift = c.builds.map((b) => (((r() + r() + r()) / 1.5 - 1) * DRAWN_DAYS - (b.weight - 1) * 3) * DAY);
-  return {
-    name: "latest finish, drawn",
-    priority: Float64Array.from(c.jobs, (j, i) => lf[i] + shift[j.build]),
-    window: DRAWN_SIGHT[Math.floor(r() * DRAWN_SIGHT.length)] * DAY,
-    costs: COSTS,
-  };
 }
 
 /** The published plan laid down again: what still holds stays, what does not waits for a share of its slack. Least moves first. */

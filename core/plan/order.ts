@@ -1,0 +1,117 @@
+// The search over the order of builds: every job queues by a time, moved by so many days with its build or a part of it, and each
+// order is laid as a whole plan. Which build goes before which matters more than what steps from job to job find afterwards, the
+// more so the more builds there are, as measured.
+
+import type { Random } from "../rng";
+import type { Minute } from "../time/zone";
+import type { Compiled } from "./compile";
+import type { Generated, Laid, Rule } from "./generate";
+import { isFree } from "./moves";
+
+const DAY = 1440;
+
+/** How far work is moved in the queue, and how it is laid. */
+export interface Order {
+  /** Minutes by which each job is moved; negative: forwards. */
+  shift: Float64Array;
+  /** How far it looks beyond the soonest start. */
+  window: Minute;
+  costs: Rule["costs"];
+}
+
+const COSTS = { move: 90, evict: 240 };
+/** Days of sight: how far is best differs by workshop. With much less than a month the order decides too little to be searched. */
+const SIGHTS = [30, 45, 60, 90, 1000];
+/** Where to start from: days that a build goes forward for each unit of weight above one, and days of sight. */
+const FIRST: readonly (readonly [number, number])[] = [
+  [6, 45],
+  [6, 1000],
+  [0, 45],
+  [12, 90],
+  [0, 1000],
+  [12, 45],
+];
+/** How often the sight, and how often what a move of a van is worth, changes instead of the order. */
+const OTHER = 0.05;
+/** Work is moved by so many days at most at a time. */
+const FAR = 40;
+/** How often only a part of a build is moved: all before one of its jobs, or all behind it. */
+const PART = 0.3;
+/** So many orders a build without a better one, and it is over. */
+const IDLE = 15;
+
+/** Lays a rule as a whole plan, and weighs it. */
+export type Lay = (rule: Rule) => Generated & { cost: { total: number } };
+
+/** The orders to start from, each once: where all builds weigh the same, some are alike. */
+export function firstOrders(c: Compiled): Order[] {
+  const known = new Map<string, Order>();
+  for (const [days, sight] of FIRST) {
+    const shift = Float64Array.from(c.jobs, (j) => -(c.builds[j.build].weight - 1) * days * DAY);
+    known.set(`${shift.join()} ${sight}`, { shift, window: sight * DAY, costs: COSTS });
+  }
+  return [...known.values()];
+}
+
+/** The order of the times themselves. */
+export const asItIs = (c: Compiled): Order => ({
+  shift: new Float64Array(c.jobs.length),
+  window: Number.POSITIVE_INFINITY,
+  costs: COSTS,
+});
+
+/**
+ * Changes the best of some orders for as long as `go` says, which is told how many were laid. `times`: by job, when it queues if it is
+ * not moved. What is found is what `lay` was asked for. Deterministic for one random source.
+ */
+export function searchOrders(
+  c: Compiled,
+  r: Random,
+  times: Float64Array,
+  orders: readonly Order[],
+  lay: Lay,
+  go: (laid: number) => boolean,
+): void {
+  const moving = c.builds.map((b) => b.jobs.filter((j) => isFree(c.jobs[j]))).filter((jobs) => jobs.length);
+  let best: { order: Order; cost: number; laid: Laid } | undefined;
+  let laid = 0;
+  let idle = 0;
+  const tryOut = (order: Order, follow?: Laid): void => {
+    const priority = times.map((t, i) => t + order.shift[i]);
+    const plan = lay({ name: "order of builds", priority, window: order.window, costs: order.costs, follow });
+    laid++;
+    idle++;
+    if (best && plan.cost.total > best.cost) return;
+    // One that is no worse is gone on from: the way over a plain.
+    if (!best || plan.cost.total < best.cost) idle = 0;
+    best = { order, cost: plan.cost.total, laid: plan.laid };
+  };
+  for (const order of orders) {
+    if (!go(laid)) return;
+    tryOut(order);
+  }
+  // One build alone can't go before another.
+  if (moving.length < 2) return;
+  while (idle < IDLE * moving.length && go(laid)) {
+    const { order } = best!;
+    const next = changed(order, moving, times, r);
+    const alike = next.window === order.window && next.costs === order.costs;
+    tryOut(next, alike ? best!.laid : undefined);
+  }
+}
+
+/** An order with one change by chance: mostly a build or two moved, or parts of them; else the sight, or what moving a van is worth. */
+function changed(order: Order, moving: readonly (readonly number[])[], times: Float64Array, r: Random): Order {
+  const kind = r();
+  if (kind < OTHER) return { ...order, window: SIGHTS[Math.floor(r() * SIGHTS.length)] * DAY };
+  if (kind < 2 * OTHER) return { ...order, costs: r() < 0.5 ? COSTS : { move: 30 + r() * 600, evict: 60 + r() * 1200 } };
+  const shift = Float64Array.from(order.shift);
+  for (let n = 1 + Math.floor(r() * 2); n > 0; n--) {
+    const jobs = moving[Math.floor(r() * moving.length)];
+    const by = (r() + r() - 1) * FAR * DAY;
+    const cut = r() < PART ? times[jobs[Math.floor(r() * jobs.length)]] : Number.NEGATIVE_INFINITY;
+    const behind = cut === Number.NEGATIVE_INFINITY || r() < 0.5;
+    for (const j of jobs) if (behind ? times[j] >= cut : times[j] <= cut) shift[j] += by;
+  }
+  return { ...order, shift };
+}
