@@ -161,7 +161,7 @@ export class Board {
   hours(job: Job, place: number, crew: readonly number[]): OpenSet {
     const { fitters } = this.c;
     const cond = this.conditions(job, place);
-    const base = (place === BENCH ? 0 : this.c.places[place].openClass) * 8 + cond;
+    const base = (place === BENCH ? 0 : this.c.places[place].openClass) * 8 * this.c.gates.length + cond;
     let people = -1;
     let more: number[] | undefined;
     for (const f of crew) {
@@ -186,16 +186,16 @@ export class Board {
   /** The same for one fitter alone. */
   hoursOf(job: Job, place: number, fitter: number): OpenSet {
     const { fitters, places } = this.c;
-    const base = (place === BENCH ? 0 : places[place].openClass) * 8 + this.conditions(job, place);
+    const base = (place === BENCH ? 0 : places[place].openClass) * 8 * this.c.gates.length + this.conditions(job, place);
     return this.plain[base * (fitters.length + 1) + fitters[fitter].openClass + 1] ?? this.hours(job, place, [fitter]);
   }
 
-  /** Which windows of the day and the weather bind a job at a place: dry 1, light 2, noise 4. */
+  /** Which windows of the day and the weather bind a job at a place: dry 1, light 2, noise 4; above that, its machines. */
   private conditions(job: Job, place: number): number {
-    const noisy = job.noisy ? 4 : 0;
-    if (place === BENCH) return noisy;
+    const own = (job.noisy ? 4 : 0) | (job.gate << 3);
+    if (place === BENCH) return own;
     const p = this.c.places[place];
-    return (job.dry && !p.indoor ? 1 : 0) | (job.daylight && !p.lit ? 2 : 0) | noisy;
+    return (job.dry && !p.indoor ? 1 : 0) | (job.daylight && !p.lit ? 2 : 0) | own;
   }
 
   private set(key: string, place: number, cond: number, crew: readonly number[]): OpenSet {
@@ -220,6 +220,8 @@ export class Board {
     if (cond & 1) set = set.and(c.dry);
     if (cond & 2) set = set.and(c.light);
     if (cond & 4 && c.noise) set = set.and(c.noise);
+    const gate = c.gates[cond >> 3];
+    if (gate) set = set.and(gate);
     return set.and(new OpenSet([[c.now, c.horizon]]));
   }
 

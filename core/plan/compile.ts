@@ -5,9 +5,9 @@ import type { OpenSet, Stretch } from "../time/openset";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
 import { DEFAULT_WEIGHTS, doneOf, type Plan, type Problem, type ProblemJob, plannedMinutes, startedOf } from "./model";
 import { clampPart, type Part } from "./part";
-import { weatherSets } from "./sky";
+import { toolHours, weatherSets } from "./sky";
 import { classes, fillMatrices, type Matrices } from "./tables";
-import type { ToolAsk } from "./tools";
+import { gateFinder, type ToolAsk } from "./tools";
 import { skinBelow } from "./warm";
 
 export const BENCH = -1;
@@ -74,6 +74,8 @@ export interface Job {
   covers: number[];
   /** Shared tools it needs: each from its start on. */
   tools: ToolAsk[];
+  /** Which hours of machines bind its work: a place in `gates`. */
+  gate: number;
   /** No start before this: now, parts, not-before and, for van work, arrival. */
   release: Minute;
   partsFrom?: Minute;
@@ -140,7 +142,9 @@ export interface Compiled {
   yard: number;
   yardPlaces: number;
   shunt: number;
-  tools: { id: string; name: string; pieces: number }[];
+  tools: { id: string; name: string; pieces: number; open?: OpenSet }[];
+  /** Hours of the machines that jobs work with, one after the other; the first: of those that work with none, or at any hour. */
+  gates: (OpenSet | undefined)[];
   shop: OpenSet;
   /** Working minutes of an ordinary shop day, to turn minutes into days. */
   dayMinutes: number;
@@ -232,7 +236,13 @@ export function compile(problem: Problem): Compiled {
     yard,
     yardPlaces: problem.yard.places,
     shunt: problem.shuntMinutes,
-    tools: (problem.tools ?? []).map((t) => ({ id: t.id, name: t.name ?? t.id, pieces: t.pieces })),
+    tools: (problem.tools ?? []).map((t) => ({
+      id: t.id,
+      name: t.name ?? t.id,
+      pieces: t.pieces,
+      open: toolHours(t, zone, first, last, spans(zone, t.closed), whole),
+    })),
+    gates: [undefined],
     shop: shop.open,
     dayMinutes: ordinaryDay(shop.open, zone, first, last),
     overtime: shop.overtime,
@@ -278,6 +288,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
   });
   const able = ableFitters(c);
   const sharedCandidates = candidatesOf(c);
+  const gateOf = gateFinder(c);
   problem.builds.forEach((b, bi) => {
     const build: Build = {
       index: bi,
@@ -360,6 +371,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         ],
         followers: [],
         tools: (j.tools ?? []).map((t) => ({ tool: c.tools.findIndex((x) => x.id === t.id), count: t.count ?? 1, held: !!t.held })),
+        gate: gateOf((j.tools ?? []).map((t) => c.tools.findIndex((x) => x.id === t.id))),
         covers: (j.covers ?? []).map((x) => c.jobIndex.get(x)!),
         release: Math.max(now, partsFrom ?? now, notBefore ?? now, van ? zone.parse(b.arrives) : now),
         partsFrom,

@@ -231,6 +231,14 @@ function closed(b: Board, job: Job, p: Placed, until: Minute): Reason {
   const place = p.place === BENCH ? undefined : c.places[p.place];
   if (place && !place.open.has(t) && c.shop.has(t))
     return { kind: "calendar", ref: place.id, until, text: () => `${place.name} is closed ${till()}` };
+  // Where it comes back overnight, it was the machine all the same that the job waited for in the hours before.
+  const k = c.shop.indexAt(t);
+  const last = c.shop.has(t) || k === 0 ? t : c.shop.to[k - 1] - 1;
+  for (const { tool } of job.tools) {
+    const { id, name, open } = c.tools[tool];
+    if (open && !open.has(last) && c.shop.has(last) && last >= job.release)
+      return { kind: "tool", ref: id, until, text: () => `the ${name} is not to be had ${till()}` };
+  }
   const peopleIn = p.crew.length ? p.crew.every((f) => c.fitters[f].open.has(t)) : c.shop.has(t);
   const kind: WhyKind = !peopleIn
     ? "calendar"

@@ -62,6 +62,7 @@ function timeFaults(p: Problem, say: Say): void {
     c.extra?.forEach((e, k) => e.windows.forEach((w, m) => window(w, `calendars[${i}].extra[${k}].windows[${m}]`)));
   });
   if (p.noiseHours) window(p.noiseHours, "noiseHours");
+  p.tools?.forEach((t, i) => t.hours && window(t.hours, `tools[${i}].hours`));
   for (const [day, ws] of Object.entries(p.noiseWeek ?? {})) ws?.forEach((w, k) => window(w, `noiseWeek.${day}[${k}]`));
   p.bays.forEach((b, i) =>
     b.warm?.forEach((w, k) => {
@@ -162,6 +163,7 @@ function contradictionFaults(p: Problem, zone: Zone, now: number, say: Say): voi
   });
   if (inYard > p.yard.places) say("yard.places", `${inYard} vans stand in the yard now, which has ${p.yard.places}`);
   p.bays.forEach((b, i) => b.closed?.forEach(([x, y], k) => forward(zone, x, y, `bays[${i}].closed[${k}]`, say)));
+  p.tools?.forEach((t, i) => t.closed?.forEach(([x, y], k) => forward(zone, x, y, `tools[${i}].closed[${k}]`, say)));
   p.fitters.forEach((f, i) => f.away?.forEach(([x, y], k) => forward(zone, x, y, `fitters[${i}].away[${k}]`, say)));
 }
 

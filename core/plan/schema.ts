@@ -310,7 +310,11 @@ export const problemSchema = object(
     bays: { type: "array", items: bay } as const,
     yard: object({ places: count, has: ids, work: { type: "boolean" } as const }, ["places"] as const),
     fitters: { type: "array", items: fitter } as const,
-    tools: { type: "array", items: object({ id, name, pieces: count }, ["id", "pieces"] as const) } as const,
+    // Hours of each day in which a tool can be worked with, and when it is not to be had at all.
+    tools: {
+      type: "array",
+      items: object({ id, name, pieces: count, hours: window, closed: { type: "array", items: span } as const }, ["id", "pieces"] as const),
+    } as const,
     shuntMinutes: count,
     builds: { type: "array", items: build } as const,
     published: planSchema,

@@ -68,6 +68,20 @@ export function weatherSets(p: Problem, zone: Zone, first: number, last: number,
   };
 }
 
+/** When a tool with hours of its own can be worked with, day by day; undefined: at any hour. */
+export function toolHours(
+  tool: NonNullable<Problem["tools"]>[number],
+  zone: Zone,
+  first: number,
+  last: number,
+  closed: readonly Stretch[],
+  whole: OpenSet,
+): OpenSet | undefined {
+  const { hours } = tool;
+  if (!hours && !closed.length) return undefined;
+  return (hours ? OpenSet.of(range(first, last).flatMap((d) => windowsOfDay(zone, d, [hours]))) : whole).without(closed);
+}
+
 /** The hour of the high is in no forecast: within these a day may be as warm as that, before and after it is no warmer than its mean. */
 const HOT_HOURS = ["10:00", "20:00"] as const;
 

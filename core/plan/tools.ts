@@ -1,5 +1,6 @@
 // Tools that jobs share: so many pieces of each, in use from a job's start to its end, or until what it bonds lets go.
 
+import type { OpenSet } from "../time/openset";
 import type { Minute } from "../time/zone";
 import type { Job } from "./compile";
 
@@ -19,6 +20,28 @@ export interface ToolUse {
 
 /** Until when a job keeps a tool. */
 export const keptUntil = (ask: ToolAsk, end: Minute, hold: Minute): Minute => (ask.held ? end + hold : end);
+
+/**
+ * Finds the gate of a job by the tools it works with: the hours that all of them share. Work with the same machines has the same
+ * gate, so that its hours are worked out once; 0 where none of them has hours of its own.
+ */
+export function gateFinder(c: {
+  tools: readonly { open?: OpenSet }[];
+  gates: (OpenSet | undefined)[];
+}): (tools: readonly number[]) => number {
+  const known = new Map<string, number>();
+  return (tools) => {
+    const bound = tools.filter((t) => c.tools[t].open).sort((x, y) => x - y);
+    if (!bound.length) return 0;
+    const key = bound.join();
+    let gate = known.get(key);
+    if (gate === undefined) {
+      gate = c.gates.push(bound.map((t) => c.tools[t].open!).reduce((x, y) => x.and(y))) - 1;
+      known.set(key, gate);
+    }
+    return gate;
+  };
+}
 
 /** Puts a use into a tool's list, by its beginning. */
 export function addUse(list: ToolUse[], use: ToolUse): void {

@@ -123,11 +123,21 @@ export class Hours {
     return this.byDay(a, b, (d) => this.p.noiseWeek?.[WEEK[weekdayOf(d)]] ?? (this.p.noiseHours ? [this.p.noiseHours] : undefined));
   }
 
+  /** When a shared tool can be worked with. */
+  private tool(id: string, a: Minute, b: Minute): Span[] {
+    const tool = this.p.tools?.find((t) => t.id === id);
+    return this.minus(
+      this.byDay(a, b, () => tool?.hours && [tool.hours]),
+      tool?.closed,
+    );
+  }
+
   /** All that has to be open for the job to work there with that crew, in [a, b). */
   ofJob(job: ProblemJob, placeId: string, crew: readonly ProblemFitter[], a: Minute, b: Minute): Span[] {
     let open: Span[] = crew.length ? [[a, b]] : this.calendar("shop", a, b);
     for (const f of crew) open = common(open, this.fitter(f, a, b));
     if (job.needs?.noisy) open = common(open, this.noise(a, b));
+    for (const t of job.tools ?? []) open = common(open, this.tool(t.id, a, b));
     if (job.place === "bench") return open;
     const bay = this.p.bays.find((x) => x.id === placeId);
     if (bay) open = common(open, this.bay(bay, a, b));

@@ -86,12 +86,14 @@ function stretches(x: Case, r: Row, repeated: readonly Span[], horizon: number):
       x.breach("calendar", `${job.id} starts, pauses or ends inside a repeated hour`, at);
 }
 
-/** Whether the hours would have been right had weather, light and noise not been asked. */
-function calendarOrConditions(x: Case, r: Row, began: number): "calendar" | "conditions" {
-  const plain = { ...r.job, needs: undefined };
-  const open = x.hours.ofJob(plain, r.plan.place, fittersOf(x, r), began, Math.max(r.end, began + 1));
-  const inside = mergeTouching(r.work).every(([a, b]) => open.some(([c, d]) => c <= a && b <= d));
-  return inside && r.job.needs ? "conditions" : "calendar";
+/** Whether the hours would have been right had weather, light and noise not been asked, or no machine with hours of its own. */
+function calendarOrConditions(x: Case, r: Row, began: number): "calendar" | "conditions" | "tool" {
+  const inside = (job: Row["job"]) => {
+    const open = x.hours.ofJob(job, r.plan.place, fittersOf(x, r), began, Math.max(r.end, began + 1));
+    return mergeTouching(r.work).every(([a, b]) => open.some(([c, d]) => c <= a && b <= d));
+  };
+  if (r.job.tools && inside({ ...r.job, tools: undefined })) return "tool";
+  return r.job.needs && inside({ ...r.job, needs: undefined, tools: undefined }) ? "conditions" : "calendar";
 }
 
 function mergeTouching(work: readonly Span[]): Span[] {

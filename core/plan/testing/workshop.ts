@@ -82,7 +82,7 @@ export function workshop(recipe: Recipe): Problem {
   };
   for (let i = 0; i < recipe.builds; i++) problem.builds.push(build(r, i, recipe, base, problem, wild));
   if (recipe.calm) calmDown(r, problem, base);
-  if (recipe.tools) toolsIn(random(recipe.seed + 2_000_000), problem);
+  if (recipe.tools) toolsIn(random(recipe.seed + 2_000_000), problem, base, !!recipe.slots);
   if (recipe.slots) slotsIn(random(recipe.seed + 3_000_000), problem, base);
   if (recipe.helpers) helpersIn(random(recipe.seed + 1_000_000), problem);
   return problem;
@@ -151,12 +151,17 @@ function slotsIn(r: Random, p: Problem, base: number): void {
 }
 
 /** A few shared tools, one that stays with the work until the bond lets go. */
-function toolsIn(r: Random, p: Problem): void {
+function toolsIn(r: Random, p: Problem, base: number, hours: boolean): void {
   p.tools = [
     { id: "laser", pieces: 1 },
     { id: "clamps", name: "Clamps", pieces: between(r, 2, 6) },
     { id: "saw", pieces: between(r, 1, 2) },
   ];
+  if (hours) {
+    // A machine that neighbours hear, and one that is hired and goes back for some days.
+    p.tools[2].hours = [`0${between(r, 7, 9)}:30`, `1${between(r, 2, 7)}:00`];
+    p.tools[0].closed = [[`${date(base, between(r, 3, 9))}T00:00`, `${date(base, between(r, 10, 20))}T12:00`]];
+  }
   for (const b of p.builds)
     for (const j of b.jobs) {
       const asks = [
