@@ -252,6 +252,14 @@ async function loadTools(c: Conn | Pool): Promise<ToolRow[]> {
     state: r.state as ToolRow["state"],
     note: text(r.note),
     held: bool(r.held),
+    opens: r.opens as string | null,
+    closes: r.closes as string | null,
+    hadFrom: r.had_from as string | null,
+    hadUntil: r.had_until as string | null,
+    floorMm: r.floor_mm as number | null,
+    lengthMm: r.length_mm as number | null,
+    outfeedMm: r.outfeed_mm as number | null,
+    hourCost: r.hour_cost === null ? null : num(r.hour_cost),
     version: num(r.version),
   }));
 }

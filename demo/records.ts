@@ -131,6 +131,9 @@ async function readings(t: Conn, shop: Shop, b: BuildRow, now: number): Promise<
 async function records(t: Conn, shop: Shop, now: number): Promise<void> {
   await run(t, "UPDATE tool SET state = 'blunt', note = 'new blades come on Friday' WHERE name = 'thicknesser'");
   await run(t, "UPDATE tool SET state = 'lent', note = 'at the boatyard till Thursday' WHERE name = 'tile cutter'");
+  await run(t, "UPDATE tool SET floor_mm = 6200, length_mm = 900, outfeed_mm = 1600 WHERE name = 'thicknesser'");
+  await run(t, "UPDATE tool SET floor_mm = 5600, outfeed_mm = 2000 WHERE name = 'mitre saw'");
+  await run(t, "UPDATE tool SET opens = '07:00', closes = '19:00', hour_cost = 18 WHERE name = 'spray booth'");
   const has = (build: string, code: string) => shop.builds.find((b) => b.id === build)?.jobs.find((j) => j.code === code)?.id ?? null;
   const row = (
     build: string,

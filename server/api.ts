@@ -26,6 +26,7 @@ import { spanActions } from "./actions/spans";
 import { splitActions } from "./actions/split";
 import { substituteActions } from "./actions/substitutes";
 import { templateActions } from "./actions/templates";
+import { toolActions } from "./actions/tools";
 import { workshopActions } from "./actions/workshop";
 import { log } from "./log";
 import { Refusal } from "./refusal";
@@ -54,6 +55,7 @@ export const actions: readonly Action[] = [
   ...extraActions,
   ...paperActions,
   ...slotActions,
+  ...toolActions,
   ...templateActions,
 ];
 

@@ -35,3 +35,9 @@ export async function editRow(
   }
   throw new Stale(what, mine, theirs, result.version);
 }
+
+/** The columns of a row as fields of the form that it came from. */
+export const byField = (row: Record<string, Value>): Record<string, { column: string; value: Value }> =>
+  Object.fromEntries(
+    Object.entries(row).map(([column, value]) => [column.replace(/_(.)/g, (_m, l: string) => l.toUpperCase()), { column, value }]),
+  );

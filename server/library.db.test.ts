@@ -8,11 +8,14 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Entry, library, libraryFile } from "@/core/library/library";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { InputError } from "@/core/plan/fault";
+import type { Problem } from "@/core/plan/model";
 import type { JobRow } from "@/core/shop/model";
+import { toProblem } from "@/core/shop/problem";
 import { startObstacles } from "@/core/shop/ready";
 import type { BuildRecord } from "@/core/shop/records";
 import { sheetPrefill } from "@/core/shop/sheets";
 import { HELD_PIECES } from "@/core/shop/tools";
+import { zoneOf } from "@/core/time/zone";
 import { currentLibrary, libraryVersions } from "@/db/library";
 import { insert, pool, rows, run, toSql, transaction } from "@/db/pool";
 import { loadShop } from "@/db/shop";
@@ -506,6 +509,25 @@ describe("shared tools", () => {
     expect((await loadShop(pool())).tools.find((t) => t.name === "pull saw")).toMatchObject({ pieces: 2, held: true });
     expect((await loadShop(pool())).tools.find((t) => t.name === "clamps")).toMatchObject({ pieces: HELD_PIECES, held: true });
     expect((await loadShop(pool())).tools.map((t) => t.name)).toContain("pull saw");
+  });
+  it("have hours, days, floor and a price where they are machines; what can't be is told by its field", async () => {
+    const saw = { name: "band saw", pieces: 1, state: "sound", note: "", held: false };
+    const faults = async (more: object) => (await faultsOf(post("tools", { ...saw, ...more }))).map((f) => `${f.path} ${f.message}`);
+    expect(await faults({ opens: "09:00" })).toEqual(["closes is needed where it opens"]);
+    expect(await faults({ opens: "12:00", closes: "09:00" })).toEqual(["closes is not after it opens"]);
+    expect(await faults({ hadFrom: "2027-03-05", hadUntil: "2027-03-01" })).toEqual(["hadUntil lies before its first day"]);
+    expect(await faults({ floorMm: 1000 })).toEqual(["floorMm is no longer than the machine (1200 mm)"]);
+    const full = { opens: "09:00", closes: "12:00", hadFrom: "2027-03-01", hadUntil: "2027-03-05", floorMm: 6200, lengthMm: 900 };
+    await post("tools", { ...saw, ...full, outfeedMm: 1600, hourCost: 9.5 });
+    const known = async () => (await loadShop(pool())).tools.find((t) => t.name === "band saw")!;
+    expect(await known()).toMatchObject({ ...full, outfeedMm: 1600, hourCost: 9.5, version: 1 });
+    const problem = toProblem(await loadShop(pool()), zoneOf("Europe/Lisbon").parse("2027-03-02T08:00"));
+    expect((problem as Problem).tools!.find((t) => t.name === "band saw")).toMatchObject({
+      hours: ["09:00", "12:00"],
+      closed: [["2027-03-06T00:00", expect.any(String)]],
+    });
+    await patch(`tools/${(await known()).id}`, { ...saw, version: 1 });
+    expect(await known()).toMatchObject({ opens: null, hadFrom: null, floorMm: null, hourCost: null, version: 2 });
   });
 });
 

@@ -14,6 +14,7 @@ import { handToHand } from "@/core/shop/hand-to-hand";
 import { holdKeeps } from "@/core/shop/hold-keeps";
 import { cameOutWords, inventoryOf } from "@/core/shop/inventory";
 import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
+import { machineLines } from "@/core/shop/machines";
 import { makerWords } from "@/core/shop/maker";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { buildMoney } from "@/core/shop/money";
@@ -309,6 +310,7 @@ function sheetJob(
       ...paperWords(shop, shop.builds.find((b) => b.id === j.buildId)!, j),
     ],
     tools: j.tools,
+    machines: machineLines(shop, j),
     setOut: j.setOut,
     sheets: sheetsOf(state, j),
     leaves: j.leaves.flatMap((l) => (byId.has(l.before) ? [{ ...l, beforeName: byId.get(l.before)!.name }] : [])),

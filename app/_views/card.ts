@@ -9,6 +9,7 @@ import { airAt, atLimit } from "@/core/shop/heat";
 import { cameOutWords } from "@/core/shop/inventory";
 import { byStep, kitLines } from "@/core/shop/kit";
 import { calendarData, workedMinutes } from "@/core/shop/left";
+import { machineLines } from "@/core/shop/machines";
 import type { BuildRow, JobRow, Shop } from "@/core/shop/model";
 import { noiseWords } from "@/core/shop/noise";
 import { beginners, comesTo, hasSkill, helpOf, sayHelp } from "@/core/shop/paired";
@@ -181,6 +182,7 @@ function cardJob(state: State, j: JobRow, who: string | null, said: (user: strin
     holdUntil: to !== null && j.hold.minutes ? to + j.hold.minutes : null,
     holdWords: j.hold.keepOff === "all" || !j.hold.keepOff ? "nobody touches it" : `nobody on the ${j.hold.keepOff.join(", ")}`,
     noise: j.needs.noisy && j.state !== "done" ? (noiseWords(shop, now) ?? null) : null,
+    machines: j.state === "done" ? [] : machineLines(shop, j),
     dust: dustWords(shop, j, now, (t) => sayTime(zone, t)),
     limit: j.state === "done" ? null : limitWords(state, j, placeId),
     urgent: opensSkin(j) && j.state !== "done" ? urgentWords(state, build, j, placeId, from ?? now) : null,

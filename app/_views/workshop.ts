@@ -8,6 +8,7 @@ import { type BayStands, bayStands } from "@/core/shop/bay-stands";
 import { heatCost, heatUsers } from "@/core/shop/heat";
 import { SERVED } from "@/core/shop/inventory";
 import { calendarData } from "@/core/shop/left";
+import { machineHours, machineWords } from "@/core/shop/machines";
 import type { BayRow, Span } from "@/core/shop/model";
 import { onlyOnes } from "@/core/shop/only";
 import { sayMinutes } from "@/core/shop/say";
@@ -151,6 +152,13 @@ export async function workshopView(state: State): Promise<WorkshopView> {
     }),
     tools: shop.tools.map((t) => ({
       ...t,
+      says: machineWords(t, zone),
+      ahead: machineHours(
+        t,
+        shop.builds.flatMap((b) => b.jobs),
+        plan,
+        zone,
+      ),
       users: using.get(t.id)!.map((j) => `${j.name} (${shop.builds.find((b) => b.id === j.buildId)!.name})`),
       jobs: shop.builds.flatMap((b) => b.jobs).filter((j) => j.state !== "done" && j.tools.includes(t.name)).length,
     })),

@@ -28,6 +28,7 @@ import { inlet } from "./inlet";
 import { landProduct } from "./land-product";
 import { lettering } from "./lettering";
 import { lowPlaces } from "./low-places";
+import { machineRoom } from "./machine-room";
 import { mixes } from "./mixes";
 import type { Calculator, Outcome } from "./model";
 import { openSkin } from "./open-skin";
@@ -101,6 +102,7 @@ export const CALCULATORS: readonly Calculator[] = [
   edgeSide,
   pairMinutes,
   boardMatch,
+  machineRoom,
 ];
 
 export const findCalculator = (name: string): Calculator | undefined => CALCULATORS.find((c) => c.name === name);

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { makePlan } from "../plan/planner";
 import { readProblem } from "../plan/read";
 import { decisions, orderBy } from "./decisions";
-import type { Shop } from "./model";
+import { NO_MACHINE, type Shop } from "./model";
 import { toProblem } from "./problem";
 import { at, done, job, NOW, testShop } from "./testing/shop";
 
@@ -185,7 +185,9 @@ describe("decisions", () => {
   });
   it("tells of a tool that is not sound before the next job that books it", () => {
     const shop = testShop();
-    shop.tools = [{ id: "t", name: "wheel scales", pieces: 1, state: "broken", held: false, note: "no display", version: 1 }];
+    shop.tools = [
+      { id: "t", name: "wheel scales", pieces: 1, state: "broken", held: false, note: "no display", version: 1, ...NO_MACHINE },
+    ];
     const d = decisions(shop, plan(shop), NOW).filter((x) => x.kind === "tool");
     expect(d).toEqual([expect.objectContaining({ title: "the wheel scales is broken", detail: "Weigh as arrived books it · no display" })]);
   });

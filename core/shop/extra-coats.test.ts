@@ -5,7 +5,7 @@ import { readPlan, readProblem } from "../plan/read";
 import { withExtra } from "./extra";
 import { askedJobs } from "./extra-asked";
 import { chainOfCoats } from "./extra-coats";
-import type { BuildRow, SheetRow } from "./model";
+import { type BuildRow, NO_MACHINE, type SheetRow } from "./model";
 import { toProblem } from "./problem";
 import { NOW, testShop } from "./testing/shop";
 
@@ -68,7 +68,7 @@ describe("a chain of coats in the plan", () => {
 
   it("is planned with its holds, at a drying place that it keeps until it is dry", () => {
     const whole = [1, 2].reduce(take, build);
-    const tool = { id: "dry", name: "drying place", pieces: 1, held: true, state: "sound" as const, note: "", version: 1 };
+    const tool = { id: "dry", name: "drying place", pieces: 1, held: true, state: "sound" as const, note: "", version: 1, ...NO_MACHINE };
     const made = { ...shop, builds: [whole], tools: [...shop.tools, tool] } as typeof shop;
     const problem = readProblem(toProblem(made, NOW));
     const plan = makePlan(problem, { iterations: 0 });

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { byStep, kitLines, kitOpen, stepFor } from "./kit";
+import { NO_MACHINE } from "./model";
 import { entry } from "./testing/entry";
 import { job, NOW, testShop } from "./testing/shop";
 
@@ -22,7 +23,7 @@ describe("a kit that is carried up once", () => {
     const j = job(s, "OP-04");
     j.parts[0].state = "arrived";
     j.tools = ["jigsaw"];
-    s.tools = [{ id: "t", name: "jigsaw", pieces: 1, state: "blunt", held: false, note: "blades on Friday", version: 1 }];
+    s.tools = [{ id: "t", name: "jigsaw", pieces: 1, state: "blunt", held: false, note: "blades on Friday", version: 1, ...NO_MACHINE }];
     const short = kitLines(s, s.builds[0], j, NOW).filter((l) => l.short);
     expect(short.map((l) => l.short)).toEqual(["here, not checked", "blunt: blades on Friday"]);
   });

@@ -337,8 +337,33 @@ export interface ToolRow {
   note: string;
   /** Stays with the work until the bond lets go. */
   held: boolean;
+  /** A machine's hours of the day; null: at any hour. */
+  opens: string | null;
+  closes: string | null;
+  /** Hired or shared: the first and the last day it is there. */
+  hadFrom: string | null;
+  hadUntil: string | null;
+  /** Clear floor along the cut, machine included, and the machine itself; null: not known, the usual. */
+  floorMm: number | null;
+  lengthMm: number | null;
+  /** Boards longer than this take somebody at the outfeed. */
+  outfeedMm: number | null;
+  /** What an hour with it costs. */
+  hourCost: number | null;
   version: number;
 }
+
+/** What makes a tool a machine, of one that is none. */
+export const NO_MACHINE = {
+  opens: null,
+  closes: null,
+  hadFrom: null,
+  hadUntil: null,
+  floorMm: null,
+  lengthMm: null,
+  outfeedMm: null,
+  hourCost: null,
+} as const;
 
 /** A template, a jig or a traced outline, for one type of van. */
 export interface TemplateRow {

@@ -67,6 +67,17 @@ describe("a sheet that starts from the plan", () => {
       { side: "roof", urgent: true },
     ]);
   });
+  it("knows the floor of the machine that the job works with", () => {
+    const asked = at("OP-03", plan);
+    expect(planPrefill("machine-room", asked)).toBeUndefined();
+    const mine = { ...asked.job!, tools: ["thicknesser"] };
+    const machine = { ...shop.tools[0], id: "t", name: "thicknesser", floorMm: 6200, lengthMm: 900 };
+    expect(planPrefill("machine-room", { ...asked, job: mine, shop: { ...shop, tools: [machine] } })).toEqual({
+      draft: { floor: "6200", machine: "900", outfeed: "1600" },
+      basis: { machine: "thicknesser", "floor there": 6200 },
+      partial: true,
+    });
+  });
   it("has the cutting day and the rib bays for the choice of a unit", () => {
     const p = planPrefill("unit-choice", at("OP-02", plan))!;
     expect(p.draft).toMatchObject({ cuttingDay: "2027-03-05", goodsInDays: "1" });

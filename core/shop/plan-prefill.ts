@@ -1,6 +1,7 @@
 // Starts of sheets out of plan, forecast and stores: how warm it is where the job is planned, what stands open there, who is at it.
 
 import type { Plan } from "../plan/model";
+import { MACHINE_MM, OUTFEED_MM } from "../setout/machine-room";
 import { type Prefill, roofBays, type SheetDraft } from "../setout/prefill";
 import { WEEKDAYS } from "../time/calendar";
 import { DAY, type Minute, weekdayOf, zoneOf } from "../time/zone";
@@ -279,6 +280,18 @@ function coatChain(a: Asked): Prefill | undefined {
   };
 }
 
+/** The floor and the machine that the job works with; the boards are its own. */
+function machineRoom({ shop, job }: Asked): Prefill | undefined {
+  const tool = shop.tools.find((t) => t.floorMm !== null && job?.tools.includes(t.name));
+  if (!tool) return undefined;
+  const draft = {
+    floor: String(tool.floorMm),
+    machine: String(tool.lengthMm ?? MACHINE_MM),
+    outfeed: String(tool.outfeedMm ?? OUTFEED_MM),
+  };
+  return { draft, basis: { machine: tool.name, "floor there": tool.floorMm! }, partial: true };
+}
+
 const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
   cure: overNight,
   recoat: warmth,
@@ -292,6 +305,7 @@ const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
   "go-no-go": goNoGo,
   "battery-stand": batteryStand,
   "good-slot": goodSlot,
+  "machine-room": machineRoom,
   "unit-choice": unitChoice,
   corners,
   "disturbed-hold": disturbedHold,

@@ -7,6 +7,7 @@ import { barTicket, heldTickets } from "./barred";
 import { newTo } from "./first-time";
 import { heatOf } from "./heat";
 import { calendarData, leftMinutes } from "./left";
+import { toolTimes } from "./machines";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { behindMinutes, crewAsked, onIt } from "./paired";
 import { lastPart } from "./parts";
@@ -94,7 +95,9 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
       tickets: [...f.tickets, ...heldTickets(f, barred)].map((t) => ({ id: t.id, ...(t.until ? { until: t.until } : {}) })),
       away: f.absences.map((a) => [zone.show(a.from), zone.show(a.to)]),
     })),
-    ...(shop.tools.length ? { tools: shop.tools.map((t) => ({ id: t.id, name: t.name, pieces: t.pieces })) } : {}),
+    ...(shop.tools.length
+      ? { tools: shop.tools.map((t) => ({ id: t.id, name: t.name, pieces: t.pieces, ...toolTimes(t, zone, now, w.horizonDays) })) }
+      : {}),
     shuntMinutes: w.shuntMinutes,
     builds: shop.builds.map((b) => toBuild(shop, zone, b, now, places)),
     ...(published ? { published: onlyKnown(shop, published) } : {}),

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { NO_MACHINE } from "./model";
 import { availableFrom } from "./parts";
 import { openShots, proofApproved, shotState } from "./proof";
 import { obstacles, startObstacles } from "./ready";
@@ -129,6 +130,7 @@ describe("what a job books of the shared tools", () => {
       note: "",
       held: name === "clamps",
       version: 1,
+      ...NO_MACHINE,
     }));
     const asks = (names: string[], minutes: number) => toolsAsked(tools, { tools: names, hold: { minutes } as never });
     expect(asks(["nibbler", "clamps", "own saw"], 720)).toEqual({ tools: [{ id: "nibbler" }, { id: "clamps", held: true }] });

@@ -7,6 +7,7 @@ import { crewBarred } from "./barred";
 import { liveBefore } from "./circuits";
 import { deciderOf } from "./deciders";
 import { airAt, airNeeded } from "./heat";
+import { shutNow } from "./machines";
 import type { JobRow, Shop } from "./model";
 import { crewAsked, hasSkill, neededAtStart } from "./paired";
 import { papersBefore } from "./papers";
@@ -174,15 +175,16 @@ function zoneObstacles(shop: Shop, job: JobRow, now: number): Obstacle[] {
   return out;
 }
 
-/** Shared tools that are all in use on other jobs. */
+/** Shared tools that are all in use on other jobs, and machines that can't be worked with now. */
 function toolObstacles(shop: Shop, job: JobRow, byId: ReadonlyMap<string, JobRow>, now: number): Obstacle[] {
+  const zone = zoneOf(shop.workshop.zone);
   return shop.tools
     .filter((t) => job.tools.includes(t.name))
     .flatMap((t) => {
+      const shut = shutNow(t, zone, now);
       const users = usersOf(t, byId.values(), now).filter((j) => j.id !== job.id);
-      return users.length < t.pieces
-        ? []
-        : [{ kind: "tool" as const, text: `the ${t.name} is in use on ${users.map((u) => named(shop, u, job)).join(", ")}` }];
+      const busy = users.length < t.pieces ? undefined : `is in use on ${users.map((u) => named(shop, u, job)).join(", ")}`;
+      return [shut, busy].flatMap((why) => (why ? [{ kind: "tool" as const, text: `the ${t.name} ${why}` }] : []));
     });
 }
 

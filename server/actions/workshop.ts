@@ -11,7 +11,7 @@ import { endSessionsOf } from "@/db/users";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
 import { action, body, type Change, change, is } from "../action";
-import { editRow } from "../edits";
+import { byField, editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
 import { hashPassword } from "../session";
 import { slug } from "./builds";
@@ -77,21 +77,6 @@ const noiseWeek = {
 };
 
 const parse = (v: unknown) => JSON.parse(String(v));
-
-interface Tool {
-  name: string;
-  pieces: number;
-  state: string;
-  note: string;
-  held: boolean;
-}
-const toolFields = {
-  name: is.name,
-  pieces: { type: "integer", minimum: 1, maximum: 50 },
-  state: { type: "string", enum: ["sound", "blunt", "broken", "lent"] },
-  note: { type: "string", maxLength: 200 },
-  held: is.bool,
-};
 
 interface Supplier {
   name: string;
@@ -191,44 +176,10 @@ export const workshopActions = [
         const row = bayRow(b);
         await editRow(x.c, "bay", b.name, ids[0], b.version, {
           has: { column: "has", value: JSON.stringify(b.has), mine: b.has, show: parse },
-          ...Object.fromEntries(
-            Object.entries(row).map(([column, value]) => [column.replace(/_(.)/g, (_m, l: string) => l.toUpperCase()), { column, value }]),
-          ),
+          ...byField(row),
         });
         await x.event({ kind: "bay.changed", entity: "bay", entityId: ids[0], text: `${b.name} changed` });
         await x.stale(`${b.name} changed`);
-      }),
-  ),
-  action<Tool>({ method: "POST", path: "tools", role: "lead" }, body(toolFields), (b, { user }) =>
-    change(user, async (x) => {
-      const [there] = await rows(x.c, "SELECT id FROM tool WHERE name = ?", [b.name.trim()]);
-      if (there) throw badField("name", "is there already");
-      const id = v7();
-      await insert(x.c, "tool", [{ id, name: b.name.trim(), pieces: b.pieces, state: b.state, note: b.note.trim(), held: b.held }]);
-      await x.event({ kind: "tool.added", entity: "tool", entityId: id, text: `${b.name.trim()} added` });
-      await x.stale(`${b.name.trim()} added`);
-      return { id };
-    }),
-  ),
-  action<Tool & { version: number }>(
-    { method: "PATCH", path: "tools/*", role: "lead" },
-    body({ ...toolFields, version: is.version }),
-    (b, { user, ids }) =>
-      change(user, async (x) => {
-        await editRow(x.c, "tool", b.name, ids[0], b.version, {
-          name: { column: "name", value: b.name.trim() },
-          pieces: { column: "pieces", value: b.pieces },
-          state: { column: "state", value: b.state },
-          note: { column: "note", value: b.note.trim() },
-          held: { column: "held", value: b.held ? 1 : 0 },
-        });
-        await x.stale(`${b.name} changed`);
-        await x.event({
-          kind: "tool.changed",
-          entity: "tool",
-          entityId: ids[0],
-          text: `${b.name} is ${b.state}${b.note ? `: ${b.note}` : ""}`,
-        });
       }),
   ),
   action<Supplier>({ method: "POST", path: "suppliers", role: "lead" }, body(supplierFields), (b, { user }) =>

@@ -233,6 +233,9 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
                   {k} <span className="text-[12px]">(shared tool)</span>
                 </li>
               ))}
+              {job.machines.map((m) => (
+                <li key={m}>{m}</li>
+              ))}
             </ul>
           </div>
         )}

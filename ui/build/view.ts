@@ -62,6 +62,7 @@ export interface SheetJob {
   /** Templates to cut by, and what stripping still leaves open. */
   cameOut: string[];
   tools: string[];
+  machines: string[];
   setOut: string[];
   /** Sheets kept with it, by calculator. */
   sheets: Record<string, { locked: boolean; contradicted: boolean; worst: string }>;

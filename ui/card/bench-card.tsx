@@ -131,6 +131,11 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
       <h2 className="text-[26px] leading-tight">{job.name}</h2>
       {job.limit && <p className="font-semibold text-amber-text">{job.limit}</p>}
       {job.dust && <p className="font-semibold text-amber-text">{job.dust}</p>}
+      {job.machines.map((m) => (
+        <p key={m} className="text-[15px]">
+          {m}
+        </p>
+      ))}
       {job.noise && <p className="font-semibold text-amber-text">Noisy work: {job.noise}</p>}
       {job.urgent && <p className="font-bold text-signal-text">{job.urgent}</p>}
       <GoOn job={job} act={act} />

@@ -56,6 +56,8 @@ export interface CardJob {
   noise: string | null;
   /** Dust beside a coat that dries, or the other way round. */
   dust: string | null;
+  /** What there is to know of the machines that the job works with, a line each. */
+  machines: string[];
   /** At the very limit of temperature. */
   limit: string | null;
   /** There is a template for it: its number is read off before marking. */

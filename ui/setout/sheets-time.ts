@@ -135,6 +135,28 @@ export const TIME_SHEETS: readonly Sheet[] = [
     },
   ),
   sheet(
+    "machine-room",
+    "Room at a machine",
+    "Time and hands",
+    [
+      length("floor", "Floor along the cut"),
+      length("machine", "The machine itself", true),
+      length("outfeed", "Hand at the outfeed over", true),
+      number("hands", "People at it", undefined, true),
+      rows("boards", "Boards to cut", "board", words("name", "Which"), length("length", "Length")),
+    ],
+    {
+      floor: "6200",
+      machine: "",
+      outfeed: "",
+      hands: "1",
+      boards: [
+        { name: "long side", length: "2440" },
+        { name: "bed front", length: "1830" },
+      ],
+    },
+  ),
+  sheet(
     "second-hands",
     "A second pair of hands",
     "Time and hands",

@@ -2,6 +2,7 @@
 // Shared tools: how many there are, and whether they are sound. One that is not stops the jobs that book it.
 
 import { useState } from "react";
+import { MACHINE_MM } from "@/core/setout/machine-room";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
@@ -13,7 +14,23 @@ import type { WorkshopView } from "./view";
 
 type Tool = WorkshopView["tools"][number];
 
-const LABELS = { name: "Name", pieces: "How many", state: "State", note: "Note", held: "Stays with the work" };
+const LABELS = {
+  name: "Name",
+  pieces: "How many",
+  state: "State",
+  note: "Note",
+  held: "Stays with the work",
+  opens: "Worked with from",
+  closes: "Worked with to",
+  hadFrom: "There from",
+  hadUntil: "There until",
+  floorMm: "Floor along the cut, mm",
+  lengthMm: "The machine itself, mm",
+  outfeedMm: "Hand at the outfeed over, mm",
+  hourCost: "An hour costs",
+};
+const TIMES = ["opens", "closes", "hadFrom", "hadUntil"] as const;
+const FIGURES = ["floorMm", "lengthMm", "outfeedMm", "hourCost"] as const;
 const STATES = ["sound", "blunt", "broken", "lent"] as const;
 
 export function Tools({ view }: { view: WorkshopView }) {
@@ -31,6 +48,12 @@ export function Tools({ view }: { view: WorkshopView }) {
             <span className={cx(t.state !== "sound" && "font-bold text-signal-text")}>{t.state}</span>
             {t.note && `, ${t.note}`} · {t.pieces} {t.pieces === 1 ? "piece" : "pieces"}
             {t.held && ", with the work until the bond lets go"}
+            {t.says.length > 0 && <span className="block">{t.says.join("; ")}</span>}
+            {t.ahead.hours > 0 && (
+              <span className="block">
+                {t.ahead.hours} h with it in the plan{t.ahead.cost !== null && `, ${t.ahead.cost.toFixed(2)} ${view.workshop.currency}`}
+              </span>
+            )}
             {t.users.length > 0 && <span className="block">In use now: {t.users.join("; ")}</span>}
             <span className="block text-[12px] text-muted">
               {t.jobs ? `${t.jobs} jobs still to come book it` : "no job still to come books it"}
@@ -58,6 +81,8 @@ function ToolForm({ tool, onDone }: { tool?: Tool; onDone(): void }) {
       state: String(data.get("state")),
       note: String(data.get("note") ?? ""),
       held: data.get("held") === "on",
+      ...Object.fromEntries(TIMES.flatMap((k) => (data.get(k) ? [[k, String(data.get(k))]] : []))),
+      ...Object.fromEntries(FIGURES.flatMap((k) => (data.get(k) ? [[k, Number(data.get(k))]] : []))),
     };
     const ok = await form.submit(
       (v) => (tool ? send("PATCH", `tools/${tool.id}`, { ...body, version: v }) : send("POST", "tools", body)),
@@ -98,6 +123,33 @@ function ToolForm({ tool, onDone }: { tool?: Tool; onDone(): void }) {
         <input type="checkbox" name="held" defaultChecked={tool?.held} className="size-4 accent-ink" />
         Stays with the work until the bond lets go
       </label>
+      <fieldset className="col-span-2 grid grid-cols-2 gap-4 border-t border-line pt-3">
+        <legend className="pr-2 text-[13px] font-semibold">A machine, or a hired place</legend>
+        {TIMES.map((k) => (
+          <Field
+            key={k}
+            label={LABELS[k]}
+            name={k}
+            type={k.startsWith("had") ? "date" : "time"}
+            faults={form.faults}
+            defaultValue={tool?.[k] ?? ""}
+            hint={k === "opens" ? "empty: at any hour" : k === "hadUntil" ? "the last day, where it is hired" : undefined}
+          />
+        ))}
+        {FIGURES.map((k) => (
+          <Field
+            key={k}
+            label={LABELS[k]}
+            name={k}
+            type="number"
+            min={0}
+            step={k === "hourCost" ? "0.01" : "1"}
+            faults={form.faults}
+            defaultValue={tool?.[k] ?? ""}
+            hint={k === "lengthMm" ? `empty: ${MACHINE_MM}` : k === "floorMm" ? "clear floor, machine included" : undefined}
+          />
+        ))}
+      </fieldset>
       <div className="col-span-2">
         <FormEnd
           form={form}

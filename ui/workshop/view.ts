@@ -96,7 +96,14 @@ export interface WorkshopView {
   spans: SpanView[];
   users: UserView[];
   suppliers: (SupplierRow & { open: number; record: string })[];
-  tools: (ToolRow & { jobs: number; users: string[] })[];
+  tools: (ToolRow & {
+    jobs: number;
+    users: string[];
+    /** Hours, days, boards, outfeed of a machine. */
+    says: string[];
+    /** Hours with it that are still planned, and what they cost. */
+    ahead: { hours: number; cost: number | null };
+  })[];
   templates: TemplateRow[];
   vans: { id: string; name: string }[];
   /** Jobs that something traced can be for. */

@@ -5,7 +5,7 @@ import { DEFAULT_OPTIONS, type Options } from "../../library/options";
 import { zoneOf } from "../../time/zone";
 import { vans } from "../../van/model";
 import { freshJob } from "../from-network";
-import type { BuildRow, JobRow, Shop, TemplateRow } from "../model";
+import { type BuildRow, type JobRow, NO_MACHINE, type Shop, type TemplateRow } from "../model";
 
 export const ZONE = "Europe/Lisbon";
 export const zone = zoneOf(ZONE);
@@ -143,7 +143,7 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
     ],
     vans: [...vans],
     suppliers: [{ id: "s", name: "Bay Glass", leadBestDays: 2, leadLikelyDays: 5, leadWorstDays: 12, retired: false, version: 1 }],
-    tools: [{ id: "nib", name: "nibbler", pieces: 1, state: "sound", note: "", held: false, version: 1 }],
+    tools: [{ id: "nib", name: "nibbler", pieces: 1, state: "sound", note: "", held: false, version: 1, ...NO_MACHINE }],
     templates: [],
     weep: [],
     fixings: [],
