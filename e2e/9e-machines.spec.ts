@@ -6,7 +6,7 @@ import { expectAccessible, signIn } from "./people";
 test("a machine has hours and a floor, and the sheet knows them", async ({ page }) => {
   await signIn(page, "Mara");
   await page.goto("/workshop?tab=tools");
-  const saw = page.getByRole("listitem").filter({ hasText: "mitre saw" });
+  const saw = page.getByRole("main").getByRole("listitem").filter({ hasText: "mitre saw" });
   await expect(saw).toContainText("boards up to 2200 mm: the floor leaves no more; boards over 2000 mm: somebody at the outfeed");
   await expect(page.getByRole("listitem").filter({ hasText: "spray booth" })).toContainText("only from 07:00 to 19:00");
 

@@ -73,7 +73,7 @@ describe("a sheet that starts from the plan", () => {
     const mine = { ...asked.job!, tools: ["thicknesser"] };
     const machine = { ...shop.tools[0], id: "t", name: "thicknesser", floorMm: 6200, lengthMm: 900 };
     expect(planPrefill("machine-room", { ...asked, job: mine, shop: { ...shop, tools: [machine] } })).toEqual({
-      draft: { floor: "6200", machine: "900", outfeed: "1600" },
+      draft: { floor: "6200", machine: "900", outfeed: "1600", boards: [{ name: "longest", length: "" }] },
       basis: { machine: "thicknesser", "floor there": 6200 },
       partial: true,
     });

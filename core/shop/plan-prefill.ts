@@ -288,6 +288,7 @@ function machineRoom({ shop, job }: Asked): Prefill | undefined {
     floor: String(tool.floorMm),
     machine: String(tool.lengthMm ?? MACHINE_MM),
     outfeed: String(tool.outfeedMm ?? OUTFEED_MM),
+    boards: [{ name: "longest", length: "" }],
   };
   return { draft, basis: { machine: tool.name, "floor there": tool.floorMm! }, partial: true };
 }

@@ -79,6 +79,7 @@ describe("figures to start from", () => {
       { id: "a.OP-04", start: "2027-03-05T09:00", end: "2027-03-05T12:00", place: "b1", fitters: ["ines"] },
     ];
     build.sheets.push({ calculator: "opening", jobId: "a.OP-06a", input: { cut: { w: 870, h: 435, r: 55 }, minLand: 20 } } as never);
+    shop.tools[0].floorMm = 6200;
     const starts = CALCULATORS.filter((c) => startsFromPlan(c.name));
     expect(starts.length).toBeGreaterThan(8);
     for (const c of starts) {
