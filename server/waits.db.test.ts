@@ -7,7 +7,7 @@ import { decisions } from "@/core/shop/decisions";
 import type { OptionPreview } from "@/core/shop/previews";
 import { toProblem } from "@/core/shop/problem";
 import { obstacles } from "@/core/shop/ready";
-import { insert, pool, rows } from "@/db/pool";
+import { insert, pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";
 import { perform } from "./api";
@@ -78,9 +78,16 @@ describe("settings of the house", () => {
       noiseConfirmed: "the landlord, 3 May",
       skinBelowC: 4.5,
       firstTimes: false,
+      releaseCuts: true,
     });
     const shop = await shopNow();
-    expect(shop.workshop).toMatchObject({ noiseWeek: week, noiseConfirmed: "the landlord, 3 May", skinBelowC: 4.5, firstTimes: false });
+    expect(shop.workshop).toMatchObject({
+      noiseWeek: week,
+      noiseConfirmed: "the landlord, 3 May",
+      skinBelowC: 4.5,
+      firstTimes: false,
+      releaseCuts: true,
+    });
     expect(toProblem(shop, NOW)).toMatchObject({ noiseWeek: week, skinBelowC: 4.5 });
     // What is not sent stays.
     await patch("workshop", await settings());
@@ -89,7 +96,7 @@ describe("settings of the house", () => {
       "noiseWeek.sat",
     ]);
     expect(await pathsOf(patch("workshop", { ...(await settings()), noiseWeek: { someday: [] } }))).not.toEqual([]);
-    await patch("workshop", { ...(await settings()), firstTimes: true });
+    await patch("workshop", { ...(await settings()), firstTimes: true, releaseCuts: false });
   });
   it("work on metal asks for warmer air in the plan", async () => {
     const p = toProblem(await shopNow(), NOW);
@@ -220,5 +227,38 @@ describe("a question that somebody is not sure of", () => {
     expect((await refused(post(path, { n, yes: false }, teo))).message).toMatch(/somebody else's/);
     expect(await asked()).toMatchObject({ answeredBy: teo.id, unsureBy: ines.id });
     expect(await told()).toEqual([]);
+  });
+});
+
+describe("what can't be undone, in a house that releases it by two", () => {
+  it("is not begun before somebody else than who answered has released it; an answer taken back takes the release back", async () => {
+    await run(pool(), "UPDATE workshop SET release_cuts = 1");
+    const cut = await jobNow("OP-06a");
+    expect(cut.questions.length).toBeGreaterThan(0);
+    const answer = (n: number, yes: boolean, user: User) => post(`jobs/${cut.id}/answer`, { n, yes }, user);
+    const release = (yes: boolean, user: User = lead) => post(`jobs/${cut.id}/release`, { yes }, user);
+    const waits = async () => {
+      const shop = await shopNow();
+      const job = shop.builds.flatMap((b) => b.jobs).find((j) => j.id === cut.id)!;
+      return obstacles(shop, job, NOW).some((o) => /waits for the lead's release/.test(o.text));
+    };
+    expect((await refused(release(true))).message).toMatch(/still open before it/);
+    for (const q of cut.questions) await answer(q.n, true, lead);
+    expect(await waits()).toBe(true);
+    expect((await refused(release(true))).message).toMatch(/somebody else releases it/);
+    expect((await refused(release(true, ines))).message).toBeTruthy();
+    const deputy: User = { ...lead, id: "u-deputy", login: "deputy", name: "Deputy" };
+    await release(true, deputy);
+    expect([await waits(), (await jobNow("OP-06a")).releasedBy]).toEqual([false, "u-deputy"]);
+    await answer(cut.questions[0].n, false, lead);
+    expect((await jobNow("OP-06a")).releasedBy).toBeNull();
+    await answer(cut.questions[0].n, true, lead);
+    expect(await waits()).toBe(true);
+    await release(true, deputy);
+    await release(false);
+    expect(await waits()).toBe(true);
+    await run(pool(), "UPDATE workshop SET release_cuts = 0");
+    expect(await waits()).toBe(false);
+    expect((await refused(release(true, deputy))).message).toMatch(/asks for no release/);
   });
 });

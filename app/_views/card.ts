@@ -16,6 +16,7 @@ import { beginners, comesTo, hasSkill, helpOf, sayHelp } from "@/core/shop/paire
 import { paperWords } from "@/core/shop/papers";
 import { holesOf, isSoak, sayPenetration } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
+import { releaseFault } from "@/core/shop/released";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
 import { zonesOf } from "@/core/shop/shell";
 import { slotOffers } from "@/core/shop/short-slot";
@@ -101,7 +102,7 @@ export async function cardView(
     lead,
     who: who ? { id: who, name: fitterName(shop, who) } : null,
     people,
-    job: job ? cardJob(state, job, who, (id) => ({ name: userNames.get(id) ?? "somebody", mine: id === user.id })) : null,
+    job: job ? cardJob(state, job, who, (id) => ({ name: userNames.get(id) ?? "somebody", mine: id === user.id }), user) : null,
     dayEnd: who && atDaysEnd(state) ? dayEnd(shop, state.published?.plan, who, now) : null,
     slot: slotOf(state, list, planned),
     later: list
@@ -145,7 +146,17 @@ function limitWords({ shop, zone, now }: State, j: JobRow, place: string): strin
   return atLimit(j, airAt(bay, day, now, sayClock(zone, now)), shop.workshop.skinBelowC) ?? null;
 }
 
-function cardJob(state: State, j: JobRow, who: string | null, said: (user: string) => { name: string; mine: boolean }): CardJob {
+/** Whose release a step has or waits for, where the house asks for a second name. */
+function releaseView({ shop }: State, j: JobRow, user: Reader, said: Said): CardJob["release"] {
+  if (!shop.workshop.releaseCuts || j.irreversible === null || j.state === "done") return null;
+  const why = releaseFault(shop, j, user.id ?? "") ?? null;
+  return { by: j.releasedBy === null ? null : said(j.releasedBy).name, may: user.role === "lead" && why === null, why };
+}
+
+type Said = (user: string) => { name: string; mine: boolean };
+type Reader = { id?: string; role: string };
+
+function cardJob(state: State, j: JobRow, who: string | null, said: Said, user: Reader): CardJob {
   const { shop, zone, now } = state;
   const build = shop.builds.find((b) => b.id === j.buildId)!;
   const p = state.published?.plan.jobs.find((x) => x.id === j.id);
@@ -200,6 +211,7 @@ function cardJob(state: State, j: JobRow, who: string | null, said: (user: strin
       return { n: q.n, text: q.text, yes: q.answeredAt !== null, unsure: by?.name ?? null, mine: by?.mine ?? false };
     }),
     deed: DEED[j.irreversible ?? ""] ?? "start",
+    release: releaseView(state, j, user, said),
     pieces: j.pieces,
     leaves: j.leaves.flatMap((l) => {
       const before = build.jobs.find((k) => k.id === l.before);

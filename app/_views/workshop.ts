@@ -104,6 +104,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
       noiseConfirmed: w.noiseConfirmed,
       skinBelowC: w.skinBelowC,
       firstTimes: w.firstTimes,
+      releaseCuts: w.releaseCuts,
       house: w.house,
       hourRate: w.hourRate,
       currency: w.currency,

@@ -6,7 +6,7 @@ import { makePlan } from "./planner";
 import { readProblem } from "./read";
 
 /** How far through the work still to do the jobs are that are taken longer than they are. */
-const SHARES = [0.2, 0.5, 0.8];
+const SHARES = [0.1, 0.25, 0.4, 0.55, 0.7, 0.85];
 
 /** Replans around a few changes that nobody made. The problem stays as it is. Returns how many there were. */
 export function rehearse(problem: Problem): number {

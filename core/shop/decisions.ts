@@ -10,6 +10,7 @@ import { paperDecisions } from "./paper-decisions";
 import { availableFrom } from "./parts";
 import { openTooLong } from "./penetrations";
 import { openShots, shotState } from "./proof";
+import { readyForRelease } from "./released";
 import { count, crewNames, placeName, sayMinutes } from "./say";
 import { dryUntil } from "./short-slot";
 import { coldTonight, opensSkin, SHEET_MINUTES, skinClock, skinMinutes } from "./skin";
@@ -26,6 +27,7 @@ export type DecisionKind =
   | "unplaced"
   | "choice"
   | "unsure"
+  | "release"
   | "time-box"
   | "remainder"
   | "tool"
@@ -88,7 +90,7 @@ export function decisions(
   for (const b of shop.builds) {
     for (const j of b.jobs) {
       if (j.state === "done") continue;
-      out.push(...remarksOf(b, j), ...unsureOf(b, j), ...timeBoxOf(x, b, j));
+      out.push(...remarksOf(b, j), ...unsureOf(b, j), ...releaseOf(x, b, j), ...timeBoxOf(x, b, j));
       const p = x.planned.get(j.id);
       if (!p) continue;
       const start = zone.parse(p.start);
@@ -125,6 +127,7 @@ export function decisions(
     unplaced: 0,
     remark: 1,
     unsure: 1,
+    release: 1,
     "time-box": 2,
     skin: 3,
     proof: 4,
@@ -239,6 +242,26 @@ function toolsOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
       buildId: b.id,
       jobId: j.id,
     }));
+}
+
+/** What can't be undone and is only short of its release; where nothing is asked before it, when its day is near. */
+function releaseOf(x: Look, b: BuildRow, j: JobRow): Decision[] {
+  const p = x.planned.get(j.id);
+  const near = p !== undefined && x.zone.parse(p.start) < x.night + SKIN_DAYS * DAY;
+  if (!readyForRelease(x.shop, j) || !(j.questions.length || near)) return [];
+  return [
+    {
+      kind: "release",
+      mark: "2",
+      tone: "ink",
+      who: b.name,
+      title: `Release: ${j.name}`,
+      detail: `${j.questions.length ? "all of it is answered" : "nothing is asked before it"} · on its card`,
+      by: null,
+      buildId: b.id,
+      jobId: j.id,
+    },
+  ];
 }
 
 /** Questions before what can't be undone of which somebody was not sure: a second person is wanted. */

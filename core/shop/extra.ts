@@ -76,6 +76,8 @@ export function extraJob(build: Pick<BuildRow, "id" | "jobs">, a: AskedJob): Job
     tags: [...(a.tags ?? [])],
     means: [a.why],
     irreversible: null,
+    releasedBy: null,
+    releasedAt: null,
     pieces: null,
     timeBox: 2,
     setOut: [],

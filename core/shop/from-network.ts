@@ -63,6 +63,8 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
     tags: j.tags ?? [],
     means: j.means,
     irreversible: j.irreversible ?? null,
+    releasedBy: null,
+    releasedAt: null,
     pieces: j.pieces && { ...j.pieces, done: 0 },
     timeBox: j.timeBox ?? TIME_BOX,
     ...(j.makerMinutes === undefined ? {} : { makerMinutes: j.makerMinutes }),

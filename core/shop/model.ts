@@ -25,6 +25,8 @@ export interface Workshop {
   skinBelowC: number;
   /** The plan counts more minutes where a job is a first or second time for all who are to do it. */
   firstTimes: boolean;
+  /** What can't be undone is released by the lead or a deputy once somebody else has answered what is asked before it. */
+  releaseCuts: boolean;
   yardPlaces: number;
   yardHas: string[];
   yardWork: boolean;
@@ -192,6 +194,9 @@ export interface JobRow {
   /** What the chosen schools mean for it, in words. */
   means: string[];
   irreversible: string | null;
+  /** Who released it, and when; null: nobody has. */
+  releasedBy: string | null;
+  releasedAt: number | null;
   pieces: { name: string; count: number; done: number } | null;
   /** Times its likely minutes; worked longer, it asks for a decision. */
   timeBox: number;

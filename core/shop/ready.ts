@@ -15,6 +15,7 @@ import { lastPart } from "./parts";
 import { holesBefore } from "./penetrations";
 import { partWords } from "./problem";
 import { openShots, shotState } from "./proof";
+import { wantsRelease } from "./released";
 import { sheetStops } from "./sheet-stops";
 import { shellBefore } from "./shell";
 import { templateMissing } from "./templates";
@@ -77,6 +78,8 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
       kind: "question",
       text: `${count(open.length, "question")} before the ${DEED[job.irreversible ?? ""] ?? "start"} ${open.length === 1 ? "is" : "are"} open: ${askedFirst(open)}`,
     });
+  if (wantsRelease(shop, job) && !open.length)
+    out.push({ kind: "question", text: `the ${DEED[job.irreversible ?? ""] ?? "step"} waits for the lead's release` });
   for (const other of byId.values())
     for (const r of other.remainders)
       if (r.before === job.id) out.push({ kind: "remainder", text: `${other.name} is done but for: ${r.text}` });

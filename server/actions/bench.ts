@@ -1,7 +1,9 @@
 // Actions of the bench beside start and stop: questions before what can't be undone, pieces, waived steps, what a job is done but for.
 
 import { v7 } from "uuid";
+import { releaseFault } from "@/core/shop/released";
 import { insert, run, toSql } from "@/db/pool";
+import { releaseJob } from "@/db/release";
 import { action, body, change, is } from "../action";
 import { Refusal } from "../refusal";
 import { find, log, mayAct } from "./jobs";
@@ -30,6 +32,8 @@ export const benchActions = [
           f.job.id,
           b.n,
         ]);
+        // What was released stood on this answer.
+        if (!b.yes) await releaseJob(x.c, f.job.id, null);
         await x.event({
           kind: b.yes ? "question.answered" : b.unsure ? "question.unsure" : "question.opened",
           entity: "job",
@@ -38,6 +42,22 @@ export const benchActions = [
           text: `${f.job.name}: ${q.text} ${b.yes ? "Yes" : b.unsure ? "Not sure" : "open again"}`,
         });
       }),
+  ),
+  // A second name before what can't be undone: the lead's, or that of whoever signs in as one.
+  action<{ yes: boolean }>({ method: "POST", path: "jobs/*/release", role: "lead" }, body({ yes: is.bool }), (b, { user, ids }) =>
+    change(user, async (x) => {
+      const f = await find(x, ids[0]);
+      const fault = b.yes ? releaseFault(f.shop, f.job, user.id) : undefined;
+      if (fault) throw new Refusal(409, fault);
+      await releaseJob(x.c, f.job.id, b.yes ? { by: user.id, at: x.now } : null);
+      await x.event({
+        kind: b.yes ? "job.released" : "job.held-back",
+        entity: "job",
+        entityId: f.job.id,
+        buildId: f.job.buildId,
+        text: `${f.job.name} ${b.yes ? "released" : "held back again"}`,
+      });
+    }),
   ),
   action<{ done: number }>({ method: "POST", path: "jobs/*/pieces", role: "any" }, body({ done: is.count }), (b, { user, ids }) =>
     change(user, async (x) => {

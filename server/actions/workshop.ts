@@ -138,6 +138,9 @@ function retire(path: string, table: string, what: string, check?: (x: Change, i
   );
 }
 
+/** A switch, stored as 0 or 1. */
+const flag = (column: string, on: boolean) => ({ column, value: on ? 1 : 0, mine: on, show: (v: unknown) => v === 1 || v === true });
+
 export const workshopActions = [
   // The house's own answers to choices: what a new build starts from.
   action<{ version: number; house: Partial<Options>; hourRate: number; currency: string }>(
@@ -399,6 +402,7 @@ export const workshopActions = [
     noiseConfirmed?: string;
     skinBelowC?: number;
     firstTimes?: boolean;
+    releaseCuts?: boolean;
   }>(
     { method: "PATCH", path: "workshop", role: "lead" },
     body(
@@ -416,6 +420,7 @@ export const workshopActions = [
         noiseConfirmed: { type: "string", maxLength: 160 },
         skinBelowC: { type: "number", minimum: 0, maximum: 15 },
         firstTimes: is.bool,
+        releaseCuts: is.bool,
       },
     ),
     (b, { user }) =>
@@ -442,11 +447,8 @@ export const workshopActions = [
               }
             : {}),
           ...(b.noiseConfirmed === undefined ? {} : { noiseConfirmed: { column: "noise_confirmed", value: b.noiseConfirmed.trim() } }),
-          ...(b.firstTimes === undefined
-            ? {}
-            : {
-                firstTimes: { column: "first_times", value: b.firstTimes ? 1 : 0, mine: b.firstTimes, show: (v) => v === 1 || v === true },
-              }),
+          ...(b.firstTimes === undefined ? {} : { firstTimes: flag("first_times", b.firstTimes) }),
+          ...(b.releaseCuts === undefined ? {} : { releaseCuts: flag("release_cuts", b.releaseCuts) }),
           ...(b.skinBelowC === undefined ? {} : { skinBelowC: { column: "skin_below_c", value: b.skinBelowC } }),
         });
         await x.event({ kind: "workshop.changed", entity: "workshop", entityId: w!.id, text: "settings of the workshop changed" });

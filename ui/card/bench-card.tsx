@@ -17,7 +17,7 @@ import { CardClocks, CardDayEnd } from "./clocks";
 import { GoOn } from "./go-on";
 import { CardHelp } from "./help";
 import { Morning } from "./morning";
-import { ButFor, LeaveOut, Pieces, Questions, Readings, TemplateInHand } from "./parts";
+import { ButFor, LeaveOut, Pieces, Questions, Readings, Release, TemplateInHand } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
 import { CardHoles, CardZones } from "./shell";
 import { CardKit, CardSparks } from "./sparks";
@@ -192,6 +192,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
       ))}
       {job.templateAsked && <TemplateInHand job={job} act={act} />}
       <Questions job={job} act={act} />
+      <Release job={job} lead={view.lead} act={act} />
       <Pieces job={job} act={act} />
       <ul className="mt-3 overflow-hidden rounded-md border bg-card">
         {job.steps.map((s) => {

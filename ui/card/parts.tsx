@@ -84,6 +84,36 @@ export function Questions({ job, act }: Props) {
   );
 }
 
+/** A second name before what can't be undone: whoever is the lead or a deputy gives it, here on the phone too. */
+export function Release({ job, lead, act }: Props & { lead: boolean }) {
+  const { release } = job;
+  if (!release) return null;
+  const tell = (yes: boolean) =>
+    void act.run(() => send("POST", `jobs/${job.id}/release`, { yes }), yes ? "Released, with your name" : undefined);
+  return (
+    <section aria-label="Release" className="mt-3 flex min-h-13 flex-wrap items-center gap-3 rounded-md border bg-card px-3 py-2">
+      {release.by !== null ? (
+        <span className="min-w-0 flex-1">
+          <Check size={18} strokeWidth={3} className="mr-1 inline text-green" />
+          Released to {job.deed}, by {release.by}
+        </span>
+      ) : (
+        <span className="min-w-0 flex-1">{(lead && release.why) || `Not released to ${job.deed} yet: the lead or a deputy does.`}</span>
+      )}
+      {lead && release.by !== null && job.state === "todo" && (
+        <Button size="touch" disabled={act.busy} onClick={() => tell(false)}>
+          Hold back again
+        </Button>
+      )}
+      {release.by === null && release.may && (
+        <Button kind="main" size="touch" disabled={act.busy} onClick={() => tell(true)}>
+          Release
+        </Button>
+      )}
+    </section>
+  );
+}
+
 /** Pieces counted: their pace gives the new finish. */
 export function Pieces({ job, act }: Props) {
   const { pieces } = job;

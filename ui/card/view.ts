@@ -41,6 +41,8 @@ export interface CardJob {
   /** `unsure`: who was not sure; `mine`: it was the reader. */
   questions: { n: number; text: string; yes: boolean; unsure: string | null; mine: boolean }[];
   deed: string;
+  /** Where the house asks for a second name: whose it is, and whether the reader may give or take it. */
+  release: { by: string | null; may: boolean; why: string | null } | null;
   pieces: { name: string; count: number; done: number } | null;
   /** What it may be left with, and the jobs of the build that could wait for it. */
   leaves: { text: string; before: string; beforeName: string }[];

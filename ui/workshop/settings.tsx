@@ -39,6 +39,7 @@ export function Settings({ view }: { view: WorkshopView }) {
       noiseConfirmed: String(data.get("noiseConfirmed") ?? ""),
       skinBelowC: n("skinBelowC"),
       firstTimes: data.get("firstTimes") === "on",
+      releaseCuts: data.get("releaseCuts") === "on",
     };
     const noiseWeek = readNoiseWeek(String(data.get("noiseWeek") ?? ""));
     setWeekFault(typeof noiseWeek === "string" ? noiseWeek : undefined);
@@ -139,6 +140,12 @@ export function Settings({ view }: { view: WorkshopView }) {
             hint="1.5 times at the first, 1.2 at the second, for whoever has not done a kind of work that others of the house have"
             name="firstTimes"
             defaultChecked={was.firstTimes}
+          />
+          <Check
+            label="Release what can't be undone"
+            hint="a cut, a bond, closing up: once all is answered the lead or a deputy, and not whoever answered, releases it on the card"
+            name="releaseCuts"
+            defaultChecked={was.releaseCuts}
           />
         </div>
         <div className="col-span-2">

@@ -81,6 +81,7 @@ export interface WorkshopView {
     noiseConfirmed: string;
     skinBelowC: number;
     firstTimes: boolean;
+    releaseCuts: boolean;
     house: Partial<Options>;
     hourRate: number;
     currency: string;

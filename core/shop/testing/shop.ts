@@ -78,6 +78,7 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
       noiseConfirmed: "",
       skinBelowC: 3,
       firstTimes: true,
+      releaseCuts: false,
       yardPlaces: 3,
       yardHas: ["roof-access", "wash"],
       yardWork: true,
