@@ -1,4 +1,4 @@
-// What asks for a job of its own: kept set-outs, work of others that is only believed, holes made late.
+// What asks for a job of its own: kept set-outs, work of others that is only believed, holes made late, dirty work beside finished.
 
 import { findCalculator } from "../setout/calculators";
 import type { Outcome } from "../setout/model";
@@ -11,6 +11,7 @@ import { chainOfCoats } from "./extra-coats";
 import type { BuildRow, JobRow, SheetRow, Shop } from "./model";
 import { coversWork, isBelieved } from "./others";
 import { behindHole, freshBelow, isOpen, lateHole, penetrationsIn, SIDE_WORDS } from "./penetrations";
+import { protection } from "./protect";
 
 /** Minutes for what nobody has measured: house figures. */
 const SCRIBE_A_METRE = 40;
@@ -269,5 +270,5 @@ function ofHoles(build: BuildRow, now: Minute): AskedJob[] {
 /** Jobs that something found asks for and that are not among the build's. */
 export function askedJobs(shop: Shop, build: BuildRow, now: Minute): AskedJob[] {
   const have = new Set(build.jobs.flatMap((j) => (j.extra ? [j.extra] : [])));
-  return [...ofSheets(shop, build, now), ...ofOthers(build), ...ofHoles(build, now)].filter((a) => !have.has(a.key));
+  return [...ofSheets(shop, build, now), ...ofOthers(build), ...ofHoles(build, now), ...protection(build)].filter((a) => !have.has(a.key));
 }
