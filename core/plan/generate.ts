@@ -32,6 +32,8 @@ export interface Rule {
   aside?: boolean;
   /** Work pinned to a time is laid in its turn, by the time it is pinned to; else first of all, with what it waits for. */
   pinsInTurn?: boolean;
+  /** Given up as soon as so many jobs do not stand as kept. */
+  most?: number;
   /** A plan by a rule that differs in nothing but some priorities: taken over unseen for as long as the order is the same. */
   follow?: Laid;
 }
@@ -59,10 +61,14 @@ export interface Generated {
 
 /** Builds a plan by one priority rule. Keeps every hard rule; what cannot be placed is returned with its reason. */
 export function generate(c: Compiled, rule: Rule, cache?: Board["cache"]): Generated {
-  const board = new Board(c, cache);
-  const run = new Run(c, board, rule);
+  return generateWithin(c, { ...rule, most: undefined }, cache)!;
+}
+
+/** The same; undefined where it moves more jobs than the rule allows. */
+export function generateWithin(c: Compiled, rule: Rule, cache?: Board["cache"]): Generated | undefined {
+  const run = new Run(c, new Board(c, cache), rule);
   run.all();
-  return run.finish();
+  return run.gaveUp ? undefined : run.finish();
 }
 
 /** Lays what can be kept by a rule with `aside`; the jobs left out, to be laid by the caller before `finish`. */
@@ -83,6 +89,8 @@ class Run {
   /** What was laid so far, in its order. */
   private readonly order: number[] = [];
   pinFailed = false;
+  /** So many jobs do not stand as kept. */
+  private moved = 0;
   private readonly waiting: Int32Array;
   private readonly lower: Float64Array;
   private readonly urgent: Uint8Array;
@@ -146,7 +154,7 @@ class Run {
     }
     let deferred: number[] = [];
     let progress = true;
-    while (waiting() || (deferred.length && progress)) {
+    while (!this.gaveUp && (waiting() || (deferred.length && progress))) {
       if (!waiting()) {
         deferred.forEach(enter);
         deferred = [];
@@ -230,6 +238,10 @@ class Run {
     this.b.book(j, p);
   }
 
+  get gaveUp(): boolean {
+    return this.rule.most !== undefined && this.moved > this.rule.most;
+  }
+
   /** The same job at the same turn finds the same place. */
   private follow(i: number): boolean {
     if (!this.following) return false;
@@ -244,6 +256,7 @@ class Run {
     const tooLate = kept && endOf(j, kept) > this.dueForPins[j.index];
     if (kept && !tooLate && j.pin?.start === undefined && this.tryKept(j, kept)) return true;
     this.trusted = false;
+    this.moved++;
     // What would be too late for a pin is laid at once where pins come first: its pin is next.
     if (this.rule.aside && j.pin?.start === undefined && (!tooLate || this.rule.pinsInTurn)) {
       if (hopeless(this.c, j)) return false;

@@ -7,7 +7,7 @@ import { BENCH, type Compiled, compile, type Job } from "./compile";
 import { buildResults, costOf, costOfFinish } from "./cost";
 import { asWhy, type Reason, reasonsFor } from "./explain";
 import { benchFrame, earliestWith } from "./fit";
-import { BEHIND, brokenPins, earliestByLinks, generate, type Rule } from "./generate";
+import { BEHIND, brokenPins, earliestByLinks, type Generated, generate, generateWithin, type Rule } from "./generate";
 import { type Candidate, improve } from "./improve";
 import type { Cost, Plan, Problem } from "./model";
 import { asItIs, firstOrders, searchOrders } from "./order";
@@ -68,11 +68,11 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   const r = random(seed);
   const local = options.local === true && c.jobs.some((j) => j.published);
   let cache: Board["cache"] | undefined;
-  const attempt = (rule: Rule): Candidate => {
-    const g = generate(c, rule, cache);
+  const weighed = (g: Generated): Candidate => {
     cache = g.board.cache;
     return { ...g, cost: costOf(g.board, g.unplaced) };
   };
+  const attempt = (rule: Rule): Candidate => weighed(generate(c, rule, cache));
   let best: Candidate | undefined;
   let stop = false;
   const consider = (next: Candidate, n: number): Candidate => {
@@ -134,7 +134,9 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     (kept ?? rules(c, options.near)).forEach((rule, k) => {
       if (stop || (local && settled())) return;
       // One of them at least, however short the time: a repair that costs dates is no answer.
-      if (k === 0 || options.iterations !== undefined || used() < (kept ? KEPT : RULES)) consider(attempt(rule), 0);
+      if (best && k > 0 && options.iterations === undefined && used() >= (kept ? KEPT : RULES)) return;
+      const g = generateWithin(c, rule, cache);
+      if (g) consider(weighed(g), 0);
     });
   // Where nothing is kept, which build goes before which comes first: a search ends where it began near.
   if (!kept && !options.near) {

@@ -16,6 +16,8 @@ const ALL = Number.POSITIVE_INFINITY;
 const KEPT_WAITS = [1, 0.25, 0];
 /** Where there are many jobs the middle way is left out: it takes a quarter of a second and is worth a few per cent at most, as measured. */
 const MANY = 1000;
+/** There the long waits are given up once they have moved so much: no wait moves no more, then, as measured. */
+const GIVEN_UP = 0.35;
 const COSTS = { move: 90, evict: 240 };
 
 /** Latest finish of every job that still lets its build keep its date (backward pass in shop time, crews ignored). */
@@ -118,6 +120,7 @@ export function keptRules(c: Compiled): Rule[] {
     keep,
     keepStart: true,
     waits: { share, latest },
+    ...(c.jobs.length > MANY && share > 0 ? { most: GIVEN_UP * c.jobs.length } : {}),
   }));
 }
 

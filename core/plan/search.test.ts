@@ -6,11 +6,11 @@ import { checkPlan } from "./check/check";
 import { compile } from "./compile";
 import { costOf } from "./cost";
 import { canFill, matchCrew } from "./crew";
-import { generate } from "./generate";
+import { generate, generateWithin } from "./generate";
 import type { Plan, Problem } from "./model";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
-import { fromPlan, latestFinish, rules } from "./rules";
+import { fromPlan, keptRules, latestFinish, rules } from "./rules";
 import { displaced, latestFirst, slackOf, stepRule } from "./search";
 import { workshop } from "./testing/workshop";
 
@@ -126,6 +126,19 @@ describe("a local replan", () => {
     const kept = generate(known, rules(known)[0]);
     expect(displaced(known, { placed: kept.board.placed, lateDays: [] }).size).toBe(0);
     expect(displaced(c, at).size).toBe(c.jobs.filter((j) => !j.done && !j.started && at.placed[j.index]).length);
+  });
+  it("is given up where it moves more than is allowed, and is the same where it does not", () => {
+    const late = structuredClone(withPlan(problem, plan));
+    for (const j of late.builds[0].jobs.slice(0, 4)) if (j.state === "todo") j.minutes = 900;
+    const known = compile(late);
+    const rule = keptRules(known)[0];
+    expect(rule.most).toBeUndefined();
+    const whole = generate(known, rule);
+    expect(generateWithin(known, { ...rule, most: 0 })).toBeUndefined();
+    const within = generateWithin(known, { ...rule, most: known.jobs.length })!;
+    expect(within.board.placed.map((p) => p?.start)).toEqual(whole.board.placed.map((p) => p?.start));
+    // As published nothing moves: the least allowance is enough.
+    expect(generateWithin(compile(withPlan(problem, plan)), { ...keptRules(compile(withPlan(problem, plan)))[0], most: 0 })).toBeDefined();
   });
   it("places a new build without moving most of the others", () => {
     const more = structuredClone(withPlan(problem, plan));
