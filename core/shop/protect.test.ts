@@ -86,13 +86,20 @@ describe("what is finished where it comes", () => {
         closedAt: null,
       },
     ] as never;
-    expect(protection(covered.build)).toEqual([]);
+    // What lies there is to be cleaned behind all the same, and still is while the dirty work is under way.
+    expect(protection(covered.build).map((a) => a.key)).toEqual([`clean:${covered.b.id}`]);
+    const begun = house({ state: "started" });
+    expect(protection(begun.build).map((a) => a.key)).toEqual([`clean:${begun.b.id}`]);
+    expect(protection(house({ state: "done" }).build)).toEqual([]);
   });
   it("stands among what asks for jobs until it is taken on", () => {
     const { shop, build, b, c } = house();
     const keys = () => askedJobs(shop, build, NOW).map((a) => a.key);
     expect(keys()).toEqual([`protect:${b.id}`, `clean:${b.id}`]);
+    // Taken on, the dirty work waits for it; the cleaning is asked for all the same.
     c.extra = `protect:${b.id}`;
+    c.after = [];
+    b.after = [{ job: c.id, lag: 0, working: false, ignoreHold: false }] as never;
     expect(keys()).toEqual([`clean:${b.id}`]);
   });
 });

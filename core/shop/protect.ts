@@ -47,41 +47,42 @@ const isCovered = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "zones">)
   entriesOf(build.records, "temporary").some((r) => r.closedAt === null && meets([r.data.zone], job.zones));
 
 /**
- * Covering and cleaning up for dirty work that is next: all it waits for is done or under way. An order that needs neither has the dirty
- * work first: what is not finished yet is not asked for.
+ * Covering and cleaning up for dirty work that is next, covering aside all it waits for is done or under way; cleaning also while it is
+ * under way, or a sheet lies there already. An order that needs neither has the dirty work first: what is not finished yet is not asked for.
  */
 export function protection(build: Pick<BuildRow, "jobs" | "records">): AskedJob[] {
   const byId = new Map(build.jobs.map((j) => [j.id, j]));
   return build.jobs.flatMap((job): AskedJob[] => {
     const dirt = dirtOf(job);
-    if (!dirt || job.state !== "todo" || job.after.some((a) => byId.get(a.job)?.state === "todo") || isCovered(build, job)) return [];
+    const cover = `protect:${job.id}`;
+    const waits = job.after.some((a) => byId.get(a.job)?.state === "todo" && byId.get(a.job)?.extra !== cover);
+    if (!dirt || job.state === "done" || waits) return [];
     const finished = finishedAround(build, job);
     if (!finished.length) return [];
     const names = finished.map((j) => j.name);
     const common = { stage: job.stage, zones: job.zones, skill: "any", level: 1, yardOk: job.yardOk };
-    return [
-      {
-        ...common,
-        key: `protect:${job.id}`,
-        name: `Cover what is finished: ${job.name}`,
-        why: `${job.name} makes ${dirt === "water" ? "wet" : dirt} where ${names.join(", ")} ${names.length > 1 ? "are" : "is"} finished`,
-        minutes: around(Math.max(COVER.least, COVER.each * finished.length)),
-        steps: [...names.map((n) => `Cover: ${n}`), ...COVERS[dirt], "On the list of temporary things, with who takes it off"],
-        shots: ["all of it covered"],
-        after: [],
-        before: [job.id],
-      },
-      {
-        ...common,
-        key: `clean:${job.id}`,
-        name: `Clean up behind: ${job.name}`,
-        why: `what it leaves on ${names.join(", ")}`,
-        minutes: around(CLEAN),
-        steps: [...CLEANS[dirt], "Off the list of temporary things"],
-        shots: ["clean, nothing left under an edge"],
-        after: [job.id],
-        before: build.jobs.filter((j) => j.state === "todo" && j.after.some((a) => a.job === job.id)).map((j) => j.id),
-      },
-    ];
+    const covering: AskedJob = {
+      ...common,
+      key: cover,
+      name: `Cover what is finished: ${job.name}`,
+      why: `${job.name} makes ${dirt === "water" ? "wet" : dirt} where ${names.join(", ")} ${names.length > 1 ? "are" : "is"} finished`,
+      minutes: around(Math.max(COVER.least, COVER.each * finished.length)),
+      steps: [...names.map((n) => `Cover: ${n}`), ...COVERS[dirt], "On the list of temporary things, with who takes it off"],
+      shots: ["all of it covered"],
+      after: [],
+      before: [job.id],
+    };
+    const cleaning: AskedJob = {
+      ...common,
+      key: `clean:${job.id}`,
+      name: `Clean up behind: ${job.name}`,
+      why: `what it leaves on ${names.join(", ")}`,
+      minutes: around(CLEAN),
+      steps: [...CLEANS[dirt], "Off the list of temporary things"],
+      shots: ["clean, nothing left under an edge"],
+      after: [job.id],
+      before: build.jobs.filter((j) => j.state === "todo" && j.after.some((a) => a.job === job.id)).map((j) => j.id),
+    };
+    return [...(job.state === "todo" && !isCovered(build, job) ? [covering] : []), cleaning];
   });
 }

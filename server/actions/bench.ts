@@ -32,8 +32,8 @@ export const benchActions = [
           f.job.id,
           b.n,
         ]);
-        // What was released stood on this answer.
-        if (!b.yes) await releaseJob(x.c, f.job.id, null);
+        // What was released stood on this answer; once it is begun, who released it is a fact.
+        if (!b.yes && f.job.state === "todo") await releaseJob(x.c, f.job.id, null);
         await x.event({
           kind: b.yes ? "question.answered" : b.unsure ? "question.unsure" : "question.opened",
           entity: "job",
@@ -47,7 +47,7 @@ export const benchActions = [
   action<{ yes: boolean }>({ method: "POST", path: "jobs/*/release", role: "lead" }, body({ yes: is.bool }), (b, { user, ids }) =>
     change(user, async (x) => {
       const f = await find(x, ids[0]);
-      const fault = b.yes ? releaseFault(f.shop, f.job, user.id) : undefined;
+      const fault = b.yes ? releaseFault(f.shop, f.job, user.id) : f.job.state === "todo" ? undefined : `${f.job.name} is begun already.`;
       if (fault) throw new Refusal(409, fault);
       await releaseJob(x.c, f.job.id, b.yes ? { by: user.id, at: x.now } : null);
       await x.event({
