@@ -2,9 +2,9 @@ import { describe, expect, it } from "vitest";
 import { makePlan } from "../plan/planner";
 import { readProblem } from "../plan/read";
 import { decisions, orderBy } from "./decisions";
-import { NO_MACHINE, type Shop } from "./model";
+import type { Shop } from "./model";
 import { toProblem } from "./problem";
-import { at, done, job, NOW, testShop } from "./testing/shop";
+import { at, done, job, NO_MACHINE, NOW, testShop } from "./testing/shop";
 
 const plan = (shop: Shop) => makePlan(readProblem(toProblem(shop, NOW)), { iterations: 0 });
 const STRIP = ["ST-01", "ST-03", "ST-04", "ST-06", "ST-07"];

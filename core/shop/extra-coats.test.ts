@@ -5,9 +5,9 @@ import { readPlan, readProblem } from "../plan/read";
 import { withExtra } from "./extra";
 import { askedJobs } from "./extra-asked";
 import { chainOfCoats } from "./extra-coats";
-import { type BuildRow, NO_MACHINE, type SheetRow } from "./model";
+import type { BuildRow, SheetRow } from "./model";
 import { toProblem } from "./problem";
-import { NOW, testShop } from "./testing/shop";
+import { NO_MACHINE, NOW, testShop } from "./testing/shop";
 
 const shop = testShop();
 const build = shop.builds[0];

@@ -1,8 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { byStep, kitLines, kitOpen, stepFor } from "./kit";
-import { NO_MACHINE } from "./model";
 import { entry } from "./testing/entry";
-import { job, NOW, testShop } from "./testing/shop";
+import { job, NO_MACHINE, NOW, testShop } from "./testing/shop";
 
 const shop = testShop();
 const [b] = shop.builds;

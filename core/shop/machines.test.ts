@@ -3,9 +3,9 @@
 import { describe, expect, it } from "vitest";
 import { zoneOf } from "../time/zone";
 import { longestBoard, machineHours, machineLines, machineWords, shutNow, toolTimes } from "./machines";
-import { NO_MACHINE, type ToolRow } from "./model";
+import type { ToolRow } from "./model";
 import { startObstacles } from "./ready";
-import { job, testShop } from "./testing/shop";
+import { job, NO_MACHINE, testShop } from "./testing/shop";
 
 const zone = zoneOf("Europe/Lisbon");
 const now = zone.parse("2027-03-01T10:00");

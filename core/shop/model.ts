@@ -358,18 +358,6 @@ export interface ToolRow {
   version: number;
 }
 
-/** What makes a tool a machine, of one that is none. */
-export const NO_MACHINE = {
-  opens: null,
-  closes: null,
-  hadFrom: null,
-  hadUntil: null,
-  floorMm: null,
-  lengthMm: null,
-  outfeedMm: null,
-  hourCost: null,
-} as const;
-
 /** A template, a jig or a traced outline, for one type of van. */
 export interface TemplateRow {
   id: string;

@@ -1,9 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { NO_MACHINE } from "./model";
 import { availableFrom } from "./parts";
 import { openShots, proofApproved, shotState } from "./proof";
 import { obstacles, startObstacles } from "./ready";
-import { done, job, NOW, testShop } from "./testing/shop";
+import { done, job, NO_MACHINE, NOW, testShop } from "./testing/shop";
 import { inUse, toolsAsked } from "./tools";
 
 const STRIP = ["ST-01", "ST-03", "ST-04", "ST-06", "ST-07"];

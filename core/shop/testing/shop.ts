@@ -5,13 +5,25 @@ import { DEFAULT_OPTIONS, type Options } from "../../library/options";
 import { zoneOf } from "../../time/zone";
 import { vans } from "../../van/model";
 import { freshJob } from "../from-network";
-import { type BuildRow, type JobRow, NO_MACHINE, type Shop, type TemplateRow } from "../model";
+import type { BuildRow, JobRow, Shop, TemplateRow } from "../model";
 
 export const ZONE = "Europe/Lisbon";
 export const zone = zoneOf(ZONE);
 /** A Wednesday. */
 export const NOW = zone.parse("2027-03-03T10:00");
 export const at = (text: string): number => zone.parse(text);
+
+/** What makes a tool a machine, of one that is none. */
+export const NO_MACHINE = {
+  opens: null,
+  closes: null,
+  hadFrom: null,
+  hadUntil: null,
+  floorMm: null,
+  lengthMm: null,
+  outfeedMm: null,
+  hourCost: null,
+} as const;
 
 export const PLAIN: Options = { ...DEFAULT_OPTIONS, windows: 1, solar: 0, heater: "none" };
 
