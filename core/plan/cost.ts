@@ -105,7 +105,9 @@ function overtimeMinutes(b: Board, job: number): number {
   let minutes = 0;
   const j = b.c.jobs[job];
   p.crew.forEach((f, k) => {
-    if (b.c.overtimeOf[f].size) for (const [a, z] of workOf(j, k, p.work)) minutes += b.c.overtimeOf[f].minutes(a, z);
+    const { size, from, to } = b.c.overtimeOf[f];
+    if (size && p.start < to[size - 1] && p.end > from[0])
+      for (const [a, z] of workOf(j, k, p.work)) minutes += b.c.overtimeOf[f].minutes(a, z);
   });
   return minutes;
 }

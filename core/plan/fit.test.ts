@@ -3,6 +3,7 @@
 import { describe, expect, it } from "vitest";
 import { random } from "../rng";
 import type { Board } from "./board";
+import { clearFrom } from "./clear";
 import { compile, type Job } from "./compile";
 import { benchFrame, earliest, earliestWith, type Frame, probe } from "./fit";
 import { earliestByLinks, generate, ticketGone } from "./generate";
@@ -100,6 +101,34 @@ describe("the earliest fit", () => {
       const again = earliest(b, job, short, Math.max(b.c.now, earliestByLinks(b, job), frame.from));
       if (again) expect(again.end).toBeLessThanOrEqual(short.to);
       expect(earliest(b, job, { ...frame, to: fit.start }, fit.start)).toBeUndefined();
+    });
+  });
+});
+
+describe("from when other work on the van lets a job begin", () => {
+  it.each([
+    [1, false],
+    [3, true],
+    [8, true],
+    [9, false],
+  ])("passes over no moment at which a crew could (workshop %i)", (seed, wild) => {
+    let passed = 0;
+    each(seed, wild, (b, job, frame) => {
+      const lower = Math.max(b.c.now, job.release, frame.from);
+      const clear = clearFrom(b, job, lower);
+      expect(clear).toBeGreaterThanOrEqual(lower);
+      expect(clearFrom(b, job, clear)).toBe(clear);
+      const step = Math.max(1, Math.floor((clear - lower) / 120));
+      for (let t = lower; t < clear; t += step, passed++) expect(anyFit(b, job, frame, t), `${job.name} at ${t}`).toBe(false);
+      if (clear > lower) expect(anyFit(b, job, frame, clear - 1), `${job.name} just before`).toBe(false);
+    });
+    expect(passed).toBeGreaterThan(100);
+  });
+
+  it("is at once on the bench, and for what is under way", () => {
+    each(4, true, (b, job) => {
+      if (!job.van) expect(clearFrom(b, job, 5)).toBe(5);
+      expect(clearFrom(b, { ...job, started: { fitters: [], place: 0, tickets: [], seeks: false } } as unknown as Job, 5)).toBe(5);
     });
   });
 });

@@ -3,6 +3,7 @@
 import type { OpenSet, Stretch } from "../time/openset";
 import type { Minute } from "../time/zone";
 import { type Board, workOf } from "./board";
+import { clearFrom } from "./clear";
 import { BENCH, type Job } from "./compile";
 import { matchCrew, seated } from "./crew";
 import type { WhyKind } from "./model";
@@ -181,11 +182,13 @@ function freeFrom(job: Job, k: number, hours: OpenSet, start: Minute, until: Min
   return Math.max(start + 1, hours.startFor(hours.next(until), part[0]));
 }
 
+type Probed = { conflict: Conflict } | { fit: Fit };
+
 /**
  * The conflict of a crew at exactly this start (other work, ticket, rules of the job), or the fit.
  * `start` must be an open minute of the crew's hours.
  */
-export function probe(b: Board, job: Job, frame: Frame, crew: readonly number[], start: Minute): { conflict: Conflict } | { fit: Fit } {
+export function probe(b: Board, job: Job, frame: Frame, crew: readonly number[], start: Minute): Probed {
   const hours = b.hours(job, frame.place, crew);
   const begin = hours.next(start);
   if (begin === NEVER) return { conflict: { kind: "calendar", until: NEVER } };
@@ -223,10 +226,23 @@ export function earliestWith(
 }
 
 /**
- * When each candidate could do a job alone, as asked for earlier places of the same hours. Good for one
- * look at one job, as long as nothing is booked.
+ * What is known of one job by what was asked for other places: when each candidate could do it alone, by the hours there, and from
+ * when other work on the van lets it begin. Good for one look at one job, as long as nothing is booked.
  */
-export type Alone = Map<OpenSet, AloneAt>;
+export class Alone {
+  readonly by = new Map<OpenSet, AloneAt>();
+  private from = NEVER;
+  private to = -1;
+
+  /** As `clearFrom`. */
+  clear(b: Board, job: Job, t: Minute): Minute {
+    if (t < this.from || t > this.to) {
+      this.to = clearFrom(b, job, t);
+      this.from = t;
+    }
+    return this.to;
+  }
+}
 
 interface AloneAt {
   free: number[];
@@ -240,7 +256,7 @@ interface AloneAt {
 export function soonestCrew(b: Board, job: Job, frame: Frame, lower: Minute, known: Alone): Minute {
   const from = Math.max(lower, frame.from);
   if (!job.candidates.length) return from;
-  const m = known.get(b.hoursOf(job, frame.place, job.candidates[0]));
+  const m = known.by.get(b.hoursOf(job, frame.place, job.candidates[0]));
   return m && m.since <= from ? Math.max(from, m.crew) : from;
 }
 
@@ -255,10 +271,10 @@ function filled(n: number, value: number): number[] {
 }
 
 function remembered(known: Alone, hours: OpenSet, n: number): AloneAt {
-  let m = known.get(hours);
+  let m = known.by.get(hours);
   if (!m) {
     m = { free: filled(n, NOT_YET), asked: filled(n, NEVER), since: NEVER, crew: 0 };
-    known.set(hours, m);
+    known.by.set(hours, m);
   }
   return m;
 }
@@ -271,7 +287,7 @@ export function earliest(
   lower: Minute,
   latest: Minute = NEVER,
   must: readonly number[] = [],
-  known: Alone = new Map(),
+  known: Alone = new Alone(),
 ): Fit | undefined {
   if (job.demands.length === 0) {
     const fit = earliestWith(b, job, frame, [], lower);
@@ -281,10 +297,15 @@ export function earliest(
   const memory = n ? remembered(known, b.hoursOf(job, frame.place, job.candidates[0]), n) : { free: [], asked: [], since: NEVER, crew: 0 };
   const { free, asked } = memory;
   const ends = job.demands.some((d) => d.ticket) ? job.candidates.map((f) => ticketEnds(b, job, f)) : undefined;
-  let t = Math.max(lower, frame.from);
+  // Where one person is enough and any will do, the first who is free is tried before the others are looked at.
+  const plain = job.demands.length === 1 && !must.length && !job.slow && !job.published;
+  // All that is found out holds for every start from the first one asked for.
+  const first = Math.max(lower, frame.from);
+  let t = known.clear(b, job, first);
   while (t <= latest && t < frame.to) {
     // When each candidate, taken alone, could do it from t on.
     let soonest = NEVER;
+    let tried: Probed | undefined;
     for (let i = 0; i < n; i++) {
       if (free[i] < t || asked[i] > t) {
         const part = job.parts[i];
@@ -292,39 +313,48 @@ export function earliest(
         asked[i] = t;
       }
       if (free[i] < soonest) soonest = free[i];
+      if (!plain || tried || free[i] !== t) continue;
+      tried = probe(b, job, frame, [job.candidates[i]], t);
+      if (!("fit" in tried) || (ends && tried.fit.end > ends[i])) continue;
+      if (first < memory.since) {
+        memory.since = first;
+        memory.crew = t;
+      }
+      return tried.fit;
     }
     if (soonest === NEVER) return undefined;
-    if (t < memory.since) {
-      memory.since = t;
+    if (first < memory.since) {
+      memory.since = first;
       memory.crew = crewTime(job, free);
     }
     if (soonest > t) {
       const later = crewTime(job, free);
       if (later === NEVER) return undefined;
-      t = later;
+      t = known.clear(b, job, later);
       continue;
     }
-    const banned = new Set<number>();
+    const banned: number[] = [];
     let next = NEVER;
     for (;;) {
-      const crew = matchCrew(job, (f, i) => free[i] === t && !banned.has(f), must);
+      const crew = matchCrew(job, (f, i) => free[i] === t && !banned.includes(f), must);
       if (!crew) break;
-      const r = probe(b, job, frame, crew, t);
+      const r: Probed = tried ?? probe(b, job, frame, crew, t);
+      tried = undefined;
       if ("fit" in r) {
         const late = ends === undefined ? undefined : crew.find((f) => r.fit.end > ends[job.candidates.indexOf(f)]);
         if (late === undefined) return r.fit.start <= latest ? r.fit : undefined;
-        banned.add(late);
+        banned.push(late);
         continue;
       }
       if (r.conflict.kind === "fitter") {
-        banned.add(r.conflict.fitter!);
+        banned.push(r.conflict.fitter!);
         next = Math.min(next, r.conflict.until);
         continue;
       }
       if (r.conflict.kind === "bay") return undefined;
       next = Math.min(next, r.conflict.until);
       if (r.conflict.until === NEVER && job.candidates.length > job.demands.length && r.conflict.kind === "calendar") {
-        banned.add(crew[0]);
+        banned.push(crew[0]);
         continue;
       }
       break;
@@ -333,7 +363,7 @@ export function earliest(
       if (free[i] > t && free[i] < next) next = free[i];
     }
     if (next === NEVER) return undefined;
-    t = Math.max(next, t + 1);
+    t = known.clear(b, job, Math.max(next, t + 1));
   }
   return undefined;
 }

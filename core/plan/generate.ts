@@ -3,13 +3,16 @@
 import type { Minute } from "../time/zone";
 import { Board, type Placed } from "./board";
 import type { Compiled, Job } from "./compile";
-import { type Alone, benchFrame, earliest, earliestWith, type Fit, probe, soonestCrew } from "./fit";
-import { Queue } from "./queue";
-import { bookStay, moveCost, type Option, optionsFor } from "./stays";
+import { Alone, benchFrame, earliest, earliestWith, type Fit, probe, soonestCrew } from "./fit";
+import { Queue, Sighted } from "./queue";
+import { bookStay, entriesFor, moveCost, type Option, optionsFor, soonestFirst, standsFor, staysFor } from "./stays";
 
 const NEVER = Number.POSITIVE_INFINITY;
 /** Later than any start: a priority with this on top comes last. */
 export const BEHIND = 1e10;
+
+/** Minutes of delay that the published place is worth. */
+const WANTED = 30;
 
 export interface Rule {
   name: string;
@@ -129,18 +132,19 @@ class Run {
 
     // Where all that is ready is looked at, however late it could begin, its order is settled when it comes in.
     const far = this.rule.window === Number.POSITIVE_INFINITY;
-    const first = new Queue();
-    const then = new Queue();
-    const eligible: number[] = [];
+    const urgent = new Queue();
+    const all = new Queue();
+    const near = new Sighted();
     const enter = (i: number) => {
-      if (far) (this.urgent[i] ? first : then).push(i, this.key(i));
-      else eligible.push(i);
+      if (this.urgent[i]) urgent.push(i, this.key(i));
+      else if (far) all.push(i, this.key(i));
+      else near.push(i, this.key(i), this.lower[i]);
     };
     const ready = (i: number) => {
       this.lower[i] = earliestByLinks(this.b, c.jobs[i]);
       enter(i);
     };
-    const waiting = () => eligible.length + first.size + then.size > 0;
+    const waiting = () => urgent.size + all.size + near.size > 0;
     const settle = (i: number) => {
       for (const f of c.jobs[i].followers) {
         const job = c.jobs[f];
@@ -160,32 +164,13 @@ class Run {
         deferred = [];
         progress = false;
       }
-      const i = far ? (first.pop() ?? then.pop()!) : eligible.splice(this.pick(eligible), 1)[0];
+      const i = urgent.pop() ?? (far ? all.pop()! : near.pop(this.rule.window)!);
       if (this.follow(i) || this.place(c.jobs[i])) {
         this.order.push(i);
         progress = true;
         settle(i);
       } else deferred.push(i);
     }
-  }
-
-  private pick(eligible: readonly number[]): number {
-    let soonest = NEVER;
-    for (const i of eligible) {
-      if (this.urgent[i]) {
-        soonest = Number.NEGATIVE_INFINITY;
-        break;
-      }
-      if (this.lower[i] < soonest) soonest = this.lower[i];
-    }
-    const limit = soonest + this.rule.window;
-    let best = -1;
-    for (let k = 0; k < eligible.length; k++) {
-      const i = eligible[k];
-      if (soonest === Number.NEGATIVE_INFINITY ? !this.urgent[i] : this.lower[i] > limit) continue;
-      if (best === -1 || this.key(i) < this.key(eligible[best])) best = k;
-    }
-    return best;
   }
 
   /** What can't keep its place queues where it now could begin: else it would take the place of work that can. */
@@ -343,25 +328,27 @@ class Run {
       return true;
     }
     let best: { fit: Fit; option: Option; score: number } | undefined;
-    const known: Alone = new Map();
-    const arrived = this.b.stays[j.build].length > 0;
-    for (const option of optionsFor(this.b, j, pinPlace, lower)) {
-      const wanted = j.published?.place === option.frame.place ? -30 : 0;
+    const known = new Alone();
+    const moved = this.b.stays[j.build].length > 0 ? this.rule.costs.move : 0;
+    const stands = standsFor(j);
+    const look = (option: Option): void => {
+      const wanted = j.published?.place === option.frame.place ? -WANTED : 0;
       const surcharge = wanted + scarcity(this.c, option.frame.place);
-      let until = latest;
-      if (best) {
-        // No fit can beat the best one when place and people come together too late, or the van has to move for it.
-        const least = surcharge + (option.stay || !arrived ? 0 : this.rule.costs.move);
-        until = Math.min(latest, best.score - j.minutes - least - 1);
-        if (soonestCrew(this.b, j, option.frame, lower, known) > until) continue;
-      }
+      // No fit can beat the best one when place and people come together too late, or the van has to move for it.
+      const until = best ? Math.min(latest, best.score - j.minutes - surcharge - (option.stay ? 0 : moved) - 1) : latest;
+      // Nor is there one where they come together too late for the van to be out again.
+      if (soonestCrew(this.b, j, option.frame, lower, known) > Math.min(until, option.frame.to - stands)) return;
       const fit = earliest(this.b, j, option.frame, lower, until, must, known);
-      if (!fit || (best && fit.end + surcharge >= best.score)) continue;
+      if (!fit || (best && fit.end + surcharge >= best.score)) return;
       const extra = moveCost(this.b, j, option, fit, this.rule.costs);
-      if (extra === undefined) continue;
+      if (extra === undefined) return;
       const score = fit.end + extra + surcharge;
       if (!best || score < best.score) best = { fit, option, score };
-    }
+    };
+    soonestFirst(staysFor(this.b, j, pinPlace, lower), lower).forEach(look);
+    const inStay = best as { score: number } | undefined;
+    const until = inStay ? inStay.score - j.minutes - moved + (j.published ? WANTED : 0) : NEVER;
+    soonestFirst(entriesFor(this.b, j, pinPlace, lower, until), lower).forEach(look);
     if (!best) return false;
     this.commit(j, best.fit, best.fit.start, best.option);
     return true;
@@ -373,7 +360,7 @@ class Run {
     for (const j of c.jobs)
       if (!b.placed[j.index] && !this.unplaced.has(j.index) && this.waiting[j.index] === 0)
         this.unplaced.set(j.index, whyUnplaced(b, j, this.lower[j.index]));
-    let changed = true;
+    let changed = this.unplaced.size > 0;
     while (changed) {
       changed = false;
       for (const j of c.jobs) {

@@ -5,9 +5,9 @@
 import type { Minute } from "../time/zone";
 import type { Board, Placed, Stay } from "./board";
 import type { Job } from "./compile";
-import { type Alone, benchFrame, earliest, type Fit, soonestCrew } from "./fit";
+import { Alone, benchFrame, earliest, type Fit, soonestCrew } from "./fit";
 import { earliestByLinks, ticketGone } from "./generate";
-import { bookStay, moveCost, type Option, optionsFor, yardFree } from "./stays";
+import { bookStay, entriesFor, moveCost, type Option, soonestFirst, standsFor, staysFor, yardFree } from "./stays";
 
 const NEVER = Number.POSITIVE_INFINITY;
 
@@ -193,7 +193,7 @@ function inStays(b: Board, job: Job, change: Change): Found | undefined {
   const stays = b.stays[job.build];
   const lower = earliestByLinks(b, job);
   let best: { fit: Fit; stay: Stay } | undefined;
-  const known: Alone = new Map();
+  const known = new Alone();
   for (const stay of stays) {
     if (!job.places.includes(stay.place) || (job.pin?.place !== undefined && job.pin.place !== stay.place)) continue;
     const last = stay === stays[stays.length - 1];
@@ -329,16 +329,22 @@ function openStays(b: Board, build: number, left: number): boolean {
 function withStays(b: Board, job: Job, change: Change, costs: Costs): Found | undefined {
   const lower = earliestByLinks(b, job);
   let best: { fit: Fit; option: Option; score: number } | undefined;
-  const known: Alone = new Map();
-  for (const option of optionsFor(b, job, job.pin?.place, lower)) {
-    if (best && soonestCrew(b, job, option.frame, lower, known) + job.minutes > best.score) continue;
-    const fit = earliest(b, job, option.frame, lower, NEVER, job.pin?.fitters, known);
-    if (!fit || ticketGone(b.c, job, fit)) continue;
+  const known = new Alone();
+  const place = job.pin?.place;
+  const stands = standsFor(job);
+  const look = (option: Option): void => {
+    const until = best ? best.score - job.minutes : NEVER;
+    if (soonestCrew(b, job, option.frame, lower, known) > Math.min(until, option.frame.to - stands)) return;
+    const fit = earliest(b, job, option.frame, lower, until, job.pin?.fitters, known);
+    if (!fit || ticketGone(b.c, job, fit)) return;
     const extra = moveCost(b, job, option, fit, costs);
-    if (extra === undefined) continue;
+    if (extra === undefined) return;
     const score = fit.end + extra;
     if (!best || score < best.score) best = { fit, option, score };
-  }
+  };
+  soonestFirst(staysFor(b, job, place, lower), lower).forEach(look);
+  const inStay = best as { score: number } | undefined;
+  soonestFirst(entriesFor(b, job, place, lower, inStay ? inStay.score - job.minutes : NEVER), lower).forEach(look);
   if (!best) return undefined;
   const { fit, option } = best;
   return {

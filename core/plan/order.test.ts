@@ -9,17 +9,18 @@ import { costOf } from "./cost";
 import { type Generated, generate, type Rule } from "./generate";
 import type { Problem } from "./model";
 import { asItIs, firstOrders, searchOrders } from "./order";
+import { latestFinish, soonestFinish } from "./passes";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
 import { rehearse } from "./rehearse";
-import { latestFinish, rules } from "./rules";
+import { rules } from "./rules";
 import { workshop } from "./testing/workshop";
 
 const problem = readProblem(workshop({ seed: 11, builds: 6, jobsPerBuild: 30, calm: true, fitters: 4, bays: 3 }));
 const c = compile(problem);
 const lf = latestFinish(c);
 
-function laidOut(seed: number, most: number, times = lf, orders = firstOrders(c)) {
+function laidOut(seed: number, most: number, times = lf, orders = firstOrders(c, times)) {
   const costs: number[] = [];
   const tried: Rule[] = [];
   const lay = (rule: Rule): Generated & { cost: { total: number } } => {
@@ -37,11 +38,20 @@ describe("the order of builds", () => {
   it("starts from each order once", () => {
     const even = compile({ ...problem, builds: problem.builds.map((b) => ({ ...b, weight: 1 })) });
     // Where all weigh the same, how far weight pulls makes no difference.
-    expect(firstOrders(even).map((o) => o.window / 1440)).toEqual([45, 1000, 90]);
+    const days = firstOrders(even, lf).map((o) => o.window / 1440);
+    expect(days).toEqual([45, 12, 1000, 90]);
     const one = compile({ ...problem, builds: problem.builds.map((b, k) => ({ ...b, weight: k ? 1 : 2 })) });
-    expect(firstOrders(one).length).toBe(6);
-    for (const o of firstOrders(one)) one.jobs.forEach((j, i) => expect(o.shift[i] > 0 || (j.build !== 0 && o.shift[i] !== 0)).toBe(false));
-    for (const o of firstOrders(even)) expect(Math.max(...o.shift.map(Math.abs))).toBe(0);
+    const orders = firstOrders(one, lf);
+    expect(orders.length).toBe(8);
+    // By date, only what weighs more goes forward; by what could be soonest, all goes by its own time.
+    const soonest = latestFinish(one, soonestFinish(one));
+    for (const o of orders)
+      for (const j of one.jobs) {
+        const own = o.window === 12 * 1440 ? soonest[j.index] - lf[j.index] : 0;
+        if (j.build !== 0) expect(o.shift[j.index]).toBe(own);
+        else expect(o.shift[j.index]).toBeLessThanOrEqual(own);
+      }
+    for (const o of firstOrders(even, lf)) if (o.window !== 12 * 1440) expect(Math.max(...o.shift.map(Math.abs))).toBe(0);
   });
 
   it("tries the same for the same seed, other orders for another, and stops when it is told", () => {
@@ -54,7 +64,7 @@ describe("the order of builds", () => {
 
   it("goes on from the best so far, one change at a time", () => {
     const { costs, tried } = laidOut(5, 40);
-    const starts = firstOrders(c).length;
+    const starts = firstOrders(c, lf).length;
     let best = 0;
     // Of two that cost the same it goes on from the later one.
     for (let k = 1; k < starts; k++) if (costs[k] <= costs[best]) best = k;
@@ -97,8 +107,9 @@ describe("the order of builds", () => {
       const g = generate(alone, rule);
       return { ...g, cost: costOf(g.board, g.unplaced) };
     };
-    searchOrders(alone, random(1), latestFinish(alone), firstOrders(alone), lay, () => true);
-    expect(laid).toBe(firstOrders(alone).length);
+    const times = latestFinish(alone);
+    searchOrders(alone, random(1), times, firstOrders(alone, times), lay, () => true);
+    expect(laid).toBe(firstOrders(alone, times).length);
   });
 
   it("gives plans that pass the checker, better than the first one", () => {

@@ -7,6 +7,7 @@ import type { Minute } from "../time/zone";
 import type { Compiled } from "./compile";
 import type { Generated, Laid, Rule } from "./generate";
 import { isFree } from "./moves";
+import { latestFinish, soonestFinish } from "./passes";
 
 const DAY = 1440;
 
@@ -20,34 +21,42 @@ export interface Order {
 }
 
 const COSTS = { move: 90, evict: 240 };
-/** Days of sight: how far is best differs by workshop. With much less than a month the order decides too little to be searched. */
-const SIGHTS = [30, 45, 60, 90, 1000];
-/** Where to start from: days that a build goes forward for each unit of weight above one, and days of sight. */
-const FIRST: readonly (readonly [number, number])[] = [
-  [6, 45],
-  [6, 1000],
-  [0, 45],
-  [12, 90],
-  [0, 1000],
-  [12, 45],
+/** Days of sight: how far is best differs by workshop; the calmer it is, the nearer. With less the order decides too little. */
+const SIGHTS = [6, 8, 12, 20, 30, 45, 60, 90, 1000];
+/**
+ * Where to start from: days that a build goes forward for each unit of weight above one, days of sight, and whether by what
+ * its date asks for, or by what it would need to be over as soon as it could, which is better where dates have air.
+ */
+const FIRST: readonly (readonly [number, number, "due" | "soonest"])[] = [
+  [6, 45, "due"],
+  [6, 12, "soonest"],
+  [6, 1000, "due"],
+  [0, 45, "due"],
+  [12, 90, "due"],
+  [0, 12, "soonest"],
+  [0, 1000, "due"],
+  [12, 45, "due"],
 ];
 /** How often the sight, and how often what a move of a van is worth, changes instead of the order. */
 const OTHER = 0.05;
-/** Work is moved by so many days at most at a time. */
+/** Work is moved by so many days at most at a time, every other time by few only. */
 const FAR = 40;
+const FEW = 8;
 /** How often only a part of a build is moved: all before one of its jobs, or all behind it. */
-const PART = 0.3;
+const PART = 0.4;
 /** So many orders a build without a better one, and it is over. */
 const IDLE = 15;
 
 /** Lays a rule as a whole plan, and weighs it. */
 export type Lay = (rule: Rule) => Generated & { cost: { total: number } };
 
-/** The orders to start from, each once: where all builds weigh the same, some are alike. */
-export function firstOrders(c: Compiled): Order[] {
+/** The orders to start from, each once: where all builds weigh the same, some are alike. `times`: by job, when it queues. */
+export function firstOrders(c: Compiled, times: Float64Array): Order[] {
   const known = new Map<string, Order>();
-  for (const [days, sight] of FIRST) {
-    const shift = Float64Array.from(c.jobs, (j) => -(c.builds[j.build].weight - 1) * days * DAY);
+  const soonest = latestFinish(c, soonestFinish(c));
+  for (const [days, sight, by] of FIRST) {
+    const ahead = (i: number) => (by === "due" ? 0 : soonest[i] - times[i]);
+    const shift = Float64Array.from(c.jobs, (j, i) => ahead(i) - (c.builds[j.build].weight - 1) * days * DAY);
     known.set(`${shift.join()} ${sight}`, { shift, window: sight * DAY, costs: COSTS });
   }
   return [...known.values()];
@@ -100,15 +109,22 @@ export function searchOrders(
   }
 }
 
+/** A sight a step or two further or nearer. */
+function nextSight(window: Minute, r: Random): Minute {
+  const at = SIGHTS.findIndex((days) => days * DAY >= window);
+  const next = (at < 0 ? SIGHTS.length : at) + (r() < 0.5 ? -1 : 1) * (1 + Math.floor(r() * 2));
+  return SIGHTS[Math.max(0, Math.min(SIGHTS.length - 1, next))] * DAY;
+}
+
 /** An order with one change by chance: mostly a build or two moved, or parts of them; else the sight, or what moving a van is worth. */
 function changed(order: Order, moving: readonly (readonly number[])[], times: Float64Array, r: Random): Order {
   const kind = r();
-  if (kind < OTHER) return { ...order, window: SIGHTS[Math.floor(r() * SIGHTS.length)] * DAY };
+  if (kind < OTHER) return { ...order, window: nextSight(order.window, r) };
   if (kind < 2 * OTHER) return { ...order, costs: r() < 0.5 ? COSTS : { move: 30 + r() * 600, evict: 60 + r() * 1200 } };
   const shift = Float64Array.from(order.shift);
   for (let n = 1 + Math.floor(r() * 2); n > 0; n--) {
     const jobs = moving[Math.floor(r() * moving.length)];
-    const by = (r() + r() - 1) * FAR * DAY;
+    const by = (r() + r() - 1) * (r() < 0.5 ? FEW : FAR) * DAY;
     const cut = r() < PART ? times[jobs[Math.floor(r() * jobs.length)]] : Number.NEGATIVE_INFINITY;
     const behind = cut === Number.NEGATIVE_INFINITY || r() < 0.5;
     for (const j of jobs) if (behind ? times[j] >= cut : times[j] <= cut) shift[j] += by;

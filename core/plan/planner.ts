@@ -11,12 +11,13 @@ import { BEHIND, brokenPins, earliestByLinks, type Generated, generate, generate
 import { type Candidate, improve } from "./improve";
 import type { Cost, Plan, Problem } from "./model";
 import { asItIs, firstOrders, searchOrders } from "./order";
+import { latestFinish } from "./passes";
 import { ruleOf } from "./plain/lay";
 import { plainOf } from "./plain/model";
 import { solvePlain } from "./plain/solve";
 import { pushedRule, pushOn } from "./push";
 import { movedShare, plannedCost, publishedCost, repair } from "./repair";
-import { fromPlan, keptRules, latestFinish, rules } from "./rules";
+import { fromPlan, keptRules, rules } from "./rules";
 
 export interface PlanOptions {
   seed?: number;
@@ -149,8 +150,9 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     const until = (share: number, least: number) => (laid: number) =>
       !stop && options.stopped?.() !== true && (options.iterations === undefined ? used() < share : laid < least + most);
     if (!options.start) {
-      const first = firstOrders(c);
-      searchOrders(c, r, latestFinish(c), first, lay, until(ORDERS, first.length));
+      const times = latestFinish(c);
+      const first = firstOrders(c, times);
+      searchOrders(c, r, times, first, lay, until(ORDERS, first.length));
     }
     // Then in the order in which the best so far was laid.
     const { placed } = best!.board;

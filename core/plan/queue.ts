@@ -60,3 +60,48 @@ export class Queue {
     this.order[i] = seq;
   }
 }
+
+/** Jobs of which only those compete that could begin soon: by how urgent they are; of equals the one that came in first. */
+export class Sighted {
+  private readonly jobs: number[] = [];
+  private readonly keys: number[] = [];
+  /** When each could begin. */
+  private readonly lowers: number[] = [];
+
+  get size(): number {
+    return this.jobs.length;
+  }
+
+  push(job: number, key: number, lower: number): void {
+    let at = this.jobs.length;
+    for (; at > 0 && this.keys[at - 1] > key; at--) {
+      this.jobs[at] = this.jobs[at - 1];
+      this.keys[at] = this.keys[at - 1];
+      this.lowers[at] = this.lowers[at - 1];
+    }
+    this.jobs[at] = job;
+    this.keys[at] = key;
+    this.lowers[at] = lower;
+  }
+
+  /** The first of those that could begin within `window` of the soonest of all, taken out; undefined when there is none. */
+  pop(window: number): number | undefined {
+    const n = this.jobs.length;
+    if (!n) return undefined;
+    let limit = Number.POSITIVE_INFINITY;
+    for (let k = 0; k < n; k++) if (this.lowers[k] < limit) limit = this.lowers[k];
+    limit += window;
+    let at = 0;
+    while (this.lowers[at] > limit) at++;
+    const job = this.jobs[at];
+    for (let k = at + 1; k < n; k++) {
+      this.jobs[k - 1] = this.jobs[k];
+      this.keys[k - 1] = this.keys[k];
+      this.lowers[k - 1] = this.lowers[k];
+    }
+    this.jobs.pop();
+    this.keys.pop();
+    this.lowers.pop();
+    return job;
+  }
+}

@@ -1,10 +1,10 @@
 // The priority rules that compete for the first plan.
 
-import type { Minute } from "../time/zone";
 import { BENCH, type Compiled, helpersLast } from "./compile";
 import { canFill } from "./crew";
 import type { Rule } from "./generate";
 import type { Plan } from "./model";
+import { back, latestFinish } from "./passes";
 import { slackOf } from "./search";
 
 const DAY = 1440;
@@ -19,32 +19,6 @@ const MANY = 1000;
 /** There the long waits are given up once they have moved so much: no wait moves no more, then, as measured. */
 const GIVEN_UP = 0.35;
 const COSTS = { move: 90, evict: 240 };
-
-/** Latest finish of every job that still lets its build keep its date (backward pass in shop time, crews ignored). */
-export function latestFinish(c: Compiled): Float64Array {
-  const lf = new Float64Array(c.jobs.length).fill(Number.NaN);
-  const visit = (i: number): number => {
-    if (!Number.isNaN(lf[i])) return lf[i];
-    const j = c.jobs[i];
-    let t: Minute = c.builds[j.build].due;
-    lf[i] = t;
-    for (const f of j.followers) {
-      const job = c.jobs[f];
-      const start = back(c, visit(f), job.minutes);
-      for (const l of job.before) if (l.job === i) t = Math.min(t, start - l.lag - (l.ignoreHold ? 0 : j.hold));
-    }
-    lf[i] = t;
-    return t;
-  };
-  for (const j of c.jobs) visit(j.index);
-  return lf;
-}
-
-/** `minutes` of shop time before t; plain minutes where the calendar does not reach. */
-function back(c: Compiled, t: Minute, minutes: number): Minute {
-  const s = c.shop.startFor(t, minutes);
-  return Number.isFinite(s) ? s : t - minutes * 3;
-}
 
 /** Working minutes of a job and all that follows it. */
 function tail(c: Compiled): Float64Array {

@@ -10,7 +10,7 @@ import { generate, generateWithin } from "./generate";
 import type { Plan, Problem } from "./model";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
-import { fromPlan, keptRules, latestFinish, rules } from "./rules";
+import { fromPlan, keptRules, rules } from "./rules";
 import { displaced, latestFirst, slackOf, stepRule } from "./search";
 import { workshop } from "./testing/workshop";
 
@@ -178,12 +178,5 @@ describe("crews", () => {
   it("finds none where too few are free", () => {
     expect(matchCrew(job, (f) => f === job.candidates[0])).toBeUndefined();
     expect(canFill(job, [job.candidates[0]])).toBe(false);
-  });
-});
-
-describe("latestFinish", () => {
-  it("never lets a follower begin before its predecessor has to be over", () => {
-    const lf = latestFinish(c);
-    for (const j of c.jobs) for (const l of j.before) expect(lf[l.job]).toBeLessThanOrEqual(lf[j.index]);
   });
 });

@@ -19,39 +19,60 @@ export interface Option {
 
 const lastStay = (b: Board, build: number): Stay | undefined => b.stays[build][b.stays[build].length - 1];
 
+/** For how long at least the van has to stand where the job is done. */
+export const standsFor = (job: Job): Minute => job.minutes + (job.still || job.holdTempC !== undefined ? job.hold : 0);
+
 /**
  * Every place where a van job could be done: inside the stays the van has, or after a move behind them. Not those that end before
  * the job could be over that begins at `lower` at the soonest.
  */
 export function optionsFor(b: Board, job: Job, only?: number, lower = Number.NEGATIVE_INFINITY): Option[] {
+  return [...staysFor(b, job, only, lower), ...entriesFor(b, job, only, lower, NEVER)];
+}
+
+/** Those of them inside the stays that the van has. */
+export function staysFor(b: Board, job: Job, only: number | undefined, lower: Minute): Option[] {
   const out: Option[] = [];
-  const short = (from: Minute, to: Minute) => to - Math.max(from, lower) < job.minutes;
-  const places = only === undefined ? job.places : job.places.filter((p) => p === only);
+  const stands = standsFor(job);
   for (const stay of b.stays[job.build])
-    if (places.includes(stay.place) && !short(stay.from, stay.to))
+    if ((only === undefined || only === stay.place) && job.places.includes(stay.place) && stay.to - Math.max(stay.from, lower) >= stands)
       out.push({ frame: { place: stay.place, from: stay.from, to: stay.to }, stay });
+  return out;
+}
+
+/** Those of them for which the van has to come or to move, if it could be there by `until`. */
+export function entriesFor(b: Board, job: Job, only: number | undefined, lower: Minute, until: Minute): Option[] {
+  const out: Option[] = [];
   const last = lastStay(b, job.build);
-  for (const place of places) {
+  for (const place of job.places) {
+    if (only !== undefined && only !== place) continue;
     if (last && place === last.place && (place === b.c.yard || last.to === NEVER)) continue;
     const entry = last ? earliestEntry(b, last, place) : Number.NEGATIVE_INFINITY;
+    if (entry > until) continue;
     if (place === b.c.yard) out.push({ frame: { place, from: entry, to: NEVER } });
-    else
-      for (const [from, to] of gaps(b, place))
-        if (to > entry && !short(Math.max(from, entry), to)) out.push({ frame: { place, from: Math.max(from, entry), to } });
+    else addGaps(b, place, entry, Math.max(entry, lower), until, standsFor(job), out);
   }
   return out;
 }
 
-/** Stretches in which a bay is not firmly taken. */
-function gaps(b: Board, place: number): [Minute, Minute][] {
-  const out: [Minute, Minute][] = [];
+/** The options in the order in which work could begin there: what is found early spares looks at what can only be later. */
+export function soonestFirst(options: Option[], lower: Minute): Option[] {
+  const begin = (o: Option) => Math.max(o.frame.from, lower);
+  return options.sort((x, y) => begin(x) - begin(y));
+}
+
+/** Stretches in which a bay is not firmly taken, that begin by `until` and are long enough for work from `begin` on. */
+function addGaps(b: Board, place: number, entry: Minute, begin: Minute, until: Minute, minutes: number, out: Option[]): void {
   let free = Number.NEGATIVE_INFINITY;
+  const gap = (to: Minute) => {
+    if (to > entry && to - Math.max(free, begin) >= minutes) out.push({ frame: { place, from: Math.max(free, entry), to } });
+  };
   for (const s of b.atPlace[place]) {
-    if (s.from > free) out.push([free, s.from]);
+    if (s.from > free) gap(s.from);
     free = Math.max(free, b.hardEnd(s));
+    if (free > until) return;
   }
-  out.push([free, NEVER]);
-  return out;
+  gap(NEVER);
 }
 
 function earliestEntry(b: Board, last: Stay, place: number): Minute {
@@ -78,14 +99,15 @@ export function yardFree(b: Board, from: Minute, to: Minute, without: readonly n
   if (to <= from) return true;
   // The stays lie in the order of their begin: at each, those that have ended by then are dropped.
   const ends: Minute[] = [];
+  let count = 0;
   for (const s of b.atPlace[b.c.yard]) {
     if (s.from >= to) break;
     if (s.to <= from || s.to <= s.from || without.includes(s.build)) continue;
     let n = 0;
-    for (const end of ends) if (end > s.from) ends[n++] = end;
-    ends.length = n;
-    ends.push(s.to);
-    if (n + 1 >= b.c.yardPlaces) return false;
+    for (let k = 0; k < count; k++) if (ends[k] > s.from) ends[n++] = ends[k];
+    ends[n] = s.to;
+    count = n + 1;
+    if (count >= b.c.yardPlaces) return false;
   }
   return true;
 }

@@ -2,6 +2,10 @@
 
 import type { Minute } from "./zone";
 
+const DAY = 1440;
+/** So many stretches are looked at one after another before the rest is halved. */
+const NEAR = 6;
+
 export type Stretch = [Minute, Minute];
 
 /** Begins and ends of stretches, in two lists. */
@@ -17,6 +21,8 @@ export class OpenSet {
   /** Open minutes before stretch i. */
   readonly before: Float64Array;
   readonly size: number;
+  /** By day from the first begin: index of the first stretch that ends after the day has begun. Made when it is first asked for. */
+  private days: Int32Array | undefined;
 
   constructor(stretches: readonly Stretch[] | Ends) {
     const { from, to } = "from" in stretches ? stretches : endsOf(stretches);
@@ -49,16 +55,26 @@ export class OpenSet {
     return Array.from({ length: this.size }, (_, i) => [this.from[i], this.to[i]] as Stretch);
   }
 
-  /** Index of the first stretch that ends after t (size when none does). */
+  /** Index of the first stretch that ends after t (size when none does). Opening hours are a few stretches a day: found by the day. */
   indexAt(t: Minute): number {
-    let lo = 0;
-    let hi = this.size;
-    while (lo < hi) {
-      const mid = (lo + hi) >>> 1;
-      if (this.to[mid] > t) hi = mid;
-      else lo = mid + 1;
+    const { to, size } = this;
+    if (size === 0 || t < to[0]) return 0;
+    if (t >= to[size - 1]) return size;
+    const days = this.days ?? this.byDay();
+    let i = days[Math.floor((t - this.from[0]) / DAY)];
+    while (to[i] <= t) i++;
+    return i;
+  }
+
+  private byDay(): Int32Array {
+    const { from, to, size } = this;
+    const days = new Int32Array(Math.floor((to[size - 1] - from[0]) / DAY) + 1);
+    for (let d = 0, i = 0; d < days.length; d++) {
+      while (to[i] <= from[0] + d * DAY) i++;
+      days[d] = i;
     }
-    return lo;
+    this.days = days;
+    return days;
   }
 
   /** First open minute at or after t; Infinity when there is none. */
@@ -86,16 +102,21 @@ export class OpenSet {
   /** The instant at which `work` open minutes after t have passed; Infinity when they never do. t itself for 0. */
   after(t: Minute, work: number): Minute {
     if (work <= 0) return t;
-    const target = this.upTo(t) + work;
-    if (target > this.before[this.size]) return Number.POSITIVE_INFINITY;
-    let lo = 0;
-    let hi = this.size;
+    const { before, from, size } = this;
+    const i = this.indexAt(t);
+    if (i === size) return Number.POSITIVE_INFINITY;
+    const target = before[i] + (from[i] < t ? t - from[i] : 0) + work;
+    if (target > before[size]) return Number.POSITIVE_INFINITY;
+    // Mostly over within a few stretches.
+    let lo = i;
+    for (let steps = 0; steps < NEAR; steps++, lo++) if (before[lo + 1] >= target) return from[lo] + target - before[lo];
+    let hi = size;
     while (lo < hi) {
       const mid = (lo + hi) >>> 1;
-      if (this.before[mid + 1] >= target) hi = mid;
+      if (before[mid + 1] >= target) hi = mid;
       else lo = mid + 1;
     }
-    return this.from[lo] + target - this.before[lo];
+    return from[lo] + target - before[lo];
   }
 
   /** The latest start from which `work` open minutes are over at `end`; -Infinity when there are too few. */

@@ -68,6 +68,32 @@ describe("OpenSet", () => {
       }),
     );
   });
+  it("finds the stretch of a moment in years of opening hours, with days and weeks shut", () => {
+    const days = fc.array(
+      fc.tuple(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 1300 }), fc.integer({ min: 1, max: 4000 })),
+      {
+        maxLength: 40,
+      },
+    );
+    fc.assert(
+      fc.property(days, fc.integer({ min: -2000, max: 600_000 }), fc.integer({ min: 1, max: 9000 }), (list, t, work) => {
+        const a = OpenSet.of(list.map(([d, from, length]) => [d * 1440 + from, d * 1440 + from + length]));
+        const at = a.stretches().findIndex(([, to]) => to > t);
+        expect(a.indexAt(t)).toBe(at < 0 ? a.size : at);
+        let left = work;
+        let end = Number.POSITIVE_INFINITY;
+        for (const [from, to] of a.stretches()) {
+          const open = Math.max(0, to - Math.max(from, t));
+          if (open >= left) {
+            end = Math.max(from, t) + left;
+            break;
+          }
+          left -= open;
+        }
+        expect(a.after(t, work)).toBe(end);
+      }),
+    );
+  });
   it("finds the end of work and the start for an end", () => {
     fc.assert(
       fc.property(stretches, fc.integer({ min: 0, max: 450 }), fc.integer({ min: 1, max: 90 }), (x, t, work) => {
