@@ -46,9 +46,9 @@ const OTHER = 0.05;
 const FAR = 40;
 const FEW = 8;
 /** How often only a part of a build is moved: all before one of its jobs, or all behind it. */
-const PART = 0.4;
+const PART = 0.6;
 /** So many orders a build without a better one, and it is over. */
-const IDLE = 15;
+const IDLE = 25;
 
 /** Lays a rule as a whole plan, and weighs it. */
 export type Lay = (rule: Rule) => Generated & { cost: { total: number } };
@@ -118,18 +118,16 @@ function nextSight(window: Minute, r: Random): Minute {
   return SIGHTS[Math.max(0, Math.min(SIGHTS.length - 1, next))] * DAY;
 }
 
-/** An order with one change by chance: mostly a build or two moved, or parts of them; else the sight, or what moving a van is worth. */
+/** An order with one change by chance: mostly a build moved, or a part of it; else the sight, or what moving a van is worth. */
 function changed(order: Order, moving: readonly (readonly number[])[], times: Float64Array, r: Random): Order {
   const kind = r();
   if (kind < OTHER) return { ...order, window: nextSight(order.window, r) };
   if (kind < 2 * OTHER) return { ...order, costs: r() < 0.5 ? COSTS : { move: 30 + r() * 600, evict: 60 + r() * 1200 } };
   const shift = Float64Array.from(order.shift);
-  for (let n = 1 + Math.floor(r() * 2); n > 0; n--) {
-    const jobs = moving[Math.floor(r() * moving.length)];
-    const by = (r() + r() - 1) * (r() < 0.5 ? FEW : FAR) * DAY;
-    const cut = r() < PART ? times[jobs[Math.floor(r() * jobs.length)]] : Number.NEGATIVE_INFINITY;
-    const behind = cut === Number.NEGATIVE_INFINITY || r() < 0.5;
-    for (const j of jobs) if (behind ? times[j] >= cut : times[j] <= cut) shift[j] += by;
-  }
+  const jobs = moving[Math.floor(r() * moving.length)];
+  const by = (r() + r() - 1) * (r() < 0.5 ? FEW : FAR) * DAY;
+  const cut = r() < PART ? times[jobs[Math.floor(r() * jobs.length)]] : Number.NEGATIVE_INFINITY;
+  const behind = cut === Number.NEGATIVE_INFINITY || r() < 0.5;
+  for (const j of jobs) if (behind ? times[j] >= cut : times[j] <= cut) shift[j] += by;
   return { ...order, shift };
 }

@@ -48,9 +48,8 @@ export interface PlanOptions {
  */
 const RULES = 0.2;
 const KEPT = 0.7;
-/** Up to here the order of builds is searched, then that of the plan found: worth more than steps from job to job, as measured. */
-const ORDERS = 0.45;
-const AGAIN = 0.65;
+/** Up to here the order of builds is searched: worth more than steps from job to job, as measured. */
+const ORDERS = 0.85;
 
 /** Share of the work that a local change may move before plans that spread it otherwise are tried too. */
 const LOCAL = 0.1;
@@ -149,15 +148,15 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     const most = Math.floor((options.iterations ?? 0) / 10);
     const until = (share: number, least: number) => (laid: number) =>
       !stop && options.stopped?.() !== true && (options.iterations === undefined ? used() < share : laid < least + most);
-    if (!options.start) {
+    if (options.start) {
+      const { placed } = best!.board;
+      const times = Float64Array.from(c.jobs, (j) => placed[j.index]?.start ?? BEHIND);
+      searchOrders(c, r, times, [asItIs(c)], lay, until(RULES, 0));
+    } else {
       const times = latestFinish(c);
       const first = firstOrders(c, times);
       searchOrders(c, r, times, first, lay, until(ORDERS, first.length));
     }
-    // Then in the order in which the best so far was laid.
-    const { placed } = best!.board;
-    const times = Float64Array.from(c.jobs, (j) => placed[j.index]?.start ?? BEHIND);
-    searchOrders(c, r, times, [asItIs(c)], lay, until(options.start ? RULES : AGAIN, 0));
   }
   if (!stop && used() < 1) {
     const next = improve(c, best!, r, {
