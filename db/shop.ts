@@ -542,6 +542,7 @@ function partOf(r: Raw): PartRow {
     shelf: text(r.shelf),
     note: text(r.note),
     cutOut: r.cut_out === null ? null : (json(r.cut_out) as PartRow["cutOut"]),
+    sampleDays: num(r.sample_days),
     version: num(r.version),
   };
 }

@@ -323,6 +323,10 @@ function telling(shop: Shop, past: Problem, zone: Zone, now: number): Plan {
   return first!;
 }
 
+/** What clients choose by samples, and the days that takes. */
+const SAMPLED = new Set(["Floor covering", "Carpet lining, 2 m wide", "Worktop 2.1 m"]);
+const SAMPLE_DAYS = 7;
+
 /** Parts of what is done or near are here; farther ones on their way, the farthest not ordered yet. */
 async function setParts(zone: Zone, now: number): Promise<void> {
   const shop = await loadShop(pool());
@@ -353,8 +357,17 @@ async function setParts(zone: Zone, now: number): Promise<void> {
         const time = (v: unknown) => (v === null ? null : toSql(Math.round(v as number)));
         await run(
           t,
-          "UPDATE part_line SET state = ?, promised_at = ?, first_promised_at = ?, arrived_at = ?, checked_at = ?, shelf = ? WHERE id = ?",
-          [set[0] as string, time(set[1]), time(set[1]), time(set[2]), time(set[3]), set[4] as string, part.id],
+          "UPDATE part_line SET state = ?, promised_at = ?, first_promised_at = ?, arrived_at = ?, checked_at = ?, shelf = ?, sample_days = ? WHERE id = ?",
+          [
+            set[0] as string,
+            time(set[1]),
+            time(set[1]),
+            time(set[2]),
+            time(set[3]),
+            set[4] as string,
+            SAMPLED.has(part.name) ? SAMPLE_DAYS : 0,
+            part.id,
+          ],
         );
       }
   });

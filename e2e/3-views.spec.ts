@@ -269,6 +269,28 @@ test("the workshop adds a fitter and retires a bay, with a way back", async ({ p
   await expect(page.getByText("To has to be later than it begins")).toBeVisible();
 });
 
+test("a part chosen by samples says by when to ask for them", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/stores");
+  const id = (await page.locator("li[id^='part-']").filter({ hasText: "order by" }).last().getAttribute("id"))!;
+  const line = page.locator(`[id="${id}"]`);
+  const edit = async (days: string) => {
+    await line.getByRole("button", { name: /^Change / }).click();
+    await page.getByLabel("Days to see samples and choose").fill(days);
+    await page.getByRole("button", { name: "Save" }).click();
+    await expect(page.getByLabel("Days to see samples and choose")).toHaveCount(0);
+  };
+  const before = /order by .*/.exec((await line.textContent())!)![0];
+  await edit("5");
+  await expect(line).toContainText(/samples (by|since) \w{3} \d+/);
+  await expect(line).toContainText(before.slice(0, 16));
+  // Half a year away nothing can be asked for in time.
+  await edit("120");
+  await expect(line).toContainText(/samples since/);
+  await edit("0");
+  await expect(line).not.toContainText("samples");
+});
+
 test("another's change comes in by itself", async ({ page, browser }) => {
   await signIn(page, "Mara");
   await page.goto("/stores");

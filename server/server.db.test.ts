@@ -341,6 +341,21 @@ describe("parts", () => {
     await measure({ w: 403, h: 401.5, r: 28 });
     expect((await jobOf(id, "OP-04")).parts[0].cutOut).toEqual({ w: 403, h: 401.5, r: 28 });
   });
+  it("keep the days in which they are chosen by samples, and refuse what can't be", async () => {
+    const part = (await jobOf(id, "OP-04")).parts[0];
+    const choose = (sampleDays: number, version = part.version) =>
+      patch(`parts/${part.id}`, { version, state: part.state, ...{ sampleDays } });
+    expect(part.sampleDays).toBe(0);
+    expect((await refusal(choose(-1))).detail.faults).toMatchObject([{ path: "sampleDays" }]);
+    expect((await refusal(choose(121))).detail.faults).toMatchObject([{ path: "sampleDays" }]);
+    expect((await refusal(choose(2.5))).detail.faults).toMatchObject([{ path: "sampleDays" }]);
+    await choose(7);
+    expect((await jobOf(id, "OP-04")).parts[0]).toMatchObject({ sampleDays: 7, state: part.state, cutOut: part.cutOut });
+    // What says nothing of it leaves it as it is; what was looked at before is told of the other's days.
+    await patch(`parts/${part.id}`, { version: part.version + 1, state: part.state });
+    expect((await jobOf(id, "OP-04")).parts[0].sampleDays).toBe(7);
+    expect((await refusal(choose(3))).detail).toMatchObject({ stale: true, theirs: { sampleDays: 7 }, mine: { sampleDays: 3 } });
+  });
   it("get answers from the suppliers when asked", async () => {
     await run(pool(), "UPDATE part_line SET state = 'ordered' WHERE job_id = ?", [`${id}.FU-02`]);
     const { answers } = (await post("parts/ask", {})) as unknown as { answers: string[] };

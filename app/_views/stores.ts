@@ -2,7 +2,7 @@
 
 import { diffPlans } from "@/core/plan/diff";
 import { workingDays } from "@/core/shop/dates";
-import { orderBy } from "@/core/shop/decisions";
+import { orderBy, samplesBy } from "@/core/shop/latest";
 import type { BuildRow, JobRow, PartRow } from "@/core/shop/model";
 import { partWake } from "@/core/shop/part-wake";
 import { availableFrom, isUnit } from "@/core/shop/parts";
@@ -64,6 +64,8 @@ export function storesView(state: State): StoresView {
           state: p.state,
           need,
           orderBy: need !== null && p.state === "needed" ? orderBy(shop, p.supplierId, need) : null,
+          sampleDays: p.sampleDays,
+          samplesBy: need !== null && p.state === "needed" ? (samplesBy(shop, p, need) ?? null) : null,
           promised: p.promisedAt,
           firstPromised: p.firstPromisedAt,
           late: need !== null && p.state !== "checked" && p.state !== "needed" && j.state === "todo" ? Math.max(0, from - need) : 0,

@@ -146,7 +146,13 @@ describe("storesView", () => {
   it("says by when to order what is not ordered", () => {
     const state = testState((shop) => void (job(shop, "FU-02").parts[0].state = "needed"));
     const line = storesView(state).lines.find((l) => l.id === "a.FU-02.part1")!;
-    expect(line.orderBy).toBe(line.need! - 60 - 5 * 1440);
+    expect(line.orderBy).toBe(line.need! - 60 - 10 * 1440);
+    expect([line.sampleDays, line.samplesBy]).toEqual([0, null]);
+    const chosen = testState((shop) => void Object.assign(job(shop, "FU-02").parts[0], { state: "needed", sampleDays: 6 }));
+    const sampled = storesView(chosen).lines.find((l) => l.id === "a.FU-02.part1")!;
+    expect([sampled.sampleDays, sampled.samplesBy]).toEqual([6, sampled.orderBy! - 6 * 1440]);
+    const ordered = testState((shop) => void Object.assign(job(shop, "FU-02").parts[0], { state: "ordered", sampleDays: 6 }));
+    expect(storesView(ordered).lines.find((l) => l.id === "a.FU-02.part1")!.samplesBy).toBeNull();
   });
   it("shows what a replan did to the handovers", () => {
     const state = testState();

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { makePlan } from "../plan/planner";
 import { readProblem } from "../plan/read";
-import { decisions, orderBy } from "./decisions";
+import { decisions } from "./decisions";
 import type { Shop } from "./model";
 import { toProblem } from "./problem";
 import { at, done, job, NO_MACHINE, NOW, testShop } from "./testing/shop";
@@ -81,7 +81,30 @@ describe("decisions", () => {
     const p = plan(shop);
     job(shop, "OP-04").parts[0].state = "needed";
     expect(of(shop, "order", p)[0].title).toMatch(/^order .* today$/);
-    expect(orderBy(shop, "s", at("2027-03-20T10:00"))).toBe(at("2027-03-15T09:00"));
+    // Asked today it comes after the day on which it is wanted: so much is at stake.
+    expect(of(shop, "order", p)[0].detail).toMatch(/if ordered now, \d+ days? late for it$/);
+  });
+  it("asks for samples so long before a part has to be ordered, and no more once it has to be", () => {
+    const shop = beforeTheCut();
+    const p = plan(shop);
+    const part = job(shop, "OP-04").parts[0];
+    part.state = "needed";
+    const planned = p.jobs.find((j) => j.id === "a.OP-04")!;
+    // Wanted in nearly five weeks: to be ordered on Friday 26, ten days before.
+    planned.start = "2027-04-05T08:00";
+    expect(of(shop, "order", p)).toEqual([]);
+    part.sampleDays = 22;
+    expect(of(shop, "order", p)).toEqual([]);
+    part.sampleDays = 23;
+    const [d, ...more] = of(shop, "order", p);
+    expect(more).toEqual([]);
+    expect(d.title).toBe(`ask for samples of ${part.name} today`);
+    expect(d.detail).toContain("23 days to see them and to choose, then ordered for");
+    expect(d.detail).not.toContain("late for it");
+    planned.start = "2027-03-08T08:00";
+    expect(of(shop, "order", p).map((x) => x.title)).toEqual([`order ${part.name} today`]);
+    part.state = "ordered";
+    expect(of(shop, "order", p)).toEqual([]);
   });
   it("passes on what was said from the bench, louder when work has stopped", () => {
     const shop = testShop();

@@ -4,7 +4,8 @@ import type { Plan, PlanJob } from "../plan/model";
 import { sayClock, sayDay } from "../plan/words";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
 import { askedByTimeBox } from "./left";
-import type { BuildRow, JobRow, Shop } from "./model";
+import { orderBy, samplesBy } from "./latest";
+import type { BuildRow, JobRow, PartRow, Shop } from "./model";
 import type { OpenChoice } from "./open-choices";
 import { paperDecisions } from "./paper-decisions";
 import { availableFrom } from "./parts";
@@ -413,38 +414,43 @@ function partsOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
   });
 }
 
-/** Latest moment to order a part: planned start − goods-in − the supplier's likely lead time. */
-export function orderBy(shop: Shop, supplierId: string, start: Minute): Minute {
-  const lead = shop.suppliers.find((s) => s.id === supplierId)?.leadLikelyDays ?? 5;
-  return start - shop.workshop.goodsInMinutes - lead * DAY;
+function ordersOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
+  const needed = j.parts.filter((p) => p.state === "needed");
+  const late = needed.filter((p) => orderBy(x.shop, p.supplierId, start) < x.night);
+  // What is chosen by samples is asked about first, as long as there is time to wait for them.
+  const samples = needed.filter((p) => !late.includes(p) && (samplesBy(x.shop, p, start) ?? x.night) < x.night);
+  const base = { kind: "order" as const, mark: "O", tone: "amber" as const, who: b.name, by: x.night - 1, buildId: b.id, jobId: j.id };
+  const out: Decision[] = [];
+  if (late.length) {
+    const here = Math.max(...late.map((p) => hereIfOrdered(x, p)));
+    out.push({
+      ...base,
+      title: `order ${late.map((p) => p.name).join(", ")} today`,
+      detail: `for ${j.name}, ${sayDay(x.zone, start)}; here by ${sayDay(x.zone, here)} if ordered now${atStake(here, start)}`,
+    });
+  }
+  if (samples.length) {
+    const here = Math.max(...samples.map((p) => hereIfOrdered(x, p) + p.sampleDays * DAY));
+    out.push({
+      ...base,
+      title: `ask for samples of ${samples.map((p) => p.name).join(", ")} today`,
+      detail: `${count(Math.max(...samples.map((p) => p.sampleDays)), "day")} to see them and to choose, then ordered for ${j.name}, ${sayDay(x.zone, start)}${atStake(here, start)}`,
+    });
+  }
+  return out;
 }
 
-function ordersOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
-  const late = j.parts.filter((p) => p.state === "needed" && orderBy(x.shop, p.supplierId, start) < x.night);
-  if (!late.length) return [];
-  const last = late.map(
-    (p) =>
-      availableFrom(
-        p,
-        x.shop.suppliers.find((s) => s.id === p.supplierId),
-        x.now,
-        x.shop.workshop.goodsInMinutes,
-      ).from,
-  );
-  return [
-    {
-      kind: "order",
-      mark: "O",
-      tone: "amber",
-      who: b.name,
-      title: `order ${late.map((p) => p.name).join(", ")} today`,
-      detail: `for ${j.name}, ${sayDay(x.zone, start)}; here by ${sayDay(x.zone, Math.max(...last))} if ordered now`,
-      by: x.night - 1,
-      buildId: b.id,
-      jobId: j.id,
-    },
-  ];
-}
+/** When a part could be used that is ordered now. */
+const hereIfOrdered = (x: Look, p: PartRow): Minute =>
+  availableFrom(
+    p,
+    x.shop.suppliers.find((s) => s.id === p.supplierId),
+    x.now,
+    x.shop.workshop.goodsInMinutes,
+  ).from;
+
+/** The days that the job would then begin late. */
+const atStake = (here: Minute, start: Minute): string => (here > start ? `, ${count(Math.ceil((here - start) / DAY), "day")} late for it` : "");
 
 function moveOf(x: Look, b: BuildRow, plan: Plan | undefined): Decision[] {
   const stay = plan?.stays.find((s) => s.build === b.id && x.zone.parse(s.to) > x.now && s.place !== b.at);

@@ -100,6 +100,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
       shelf: "",
       note: "",
       cutOut: null,
+      sampleDays: 0,
       version: 1,
     })),
     shots: j.proof.map((p, i) => ({

@@ -40,8 +40,11 @@ describe("choices not made yet", () => {
     const b = { ...shop.builds[0], openChoices: ["bed" as const] };
     for (const j of b.jobs) if (j.code === "FR-06" || j.code === "FU-08") for (const p of j.parts) p.state = "needed";
     const starts = plan({ "a.FR-06": "2027-03-15T09:30", "a.FU-08": "2027-03-15T09:30" });
-    // the supplier's likely five days before that Monday is Wednesday 10; three working days before is Friday 5
-    expect(openChoices(zone, b, vans[1].geometry, library, starts, shop.suppliers)[0].by).toBe(at("2027-03-05T09:30"));
+    // the supplier's ten days, in nine cases of ten, before that Monday is Friday 5; three working days before is Tuesday 2
+    expect(openChoices(zone, b, vans[1].geometry, library, starts, shop.suppliers)[0].by).toBe(at("2027-03-02T09:30"));
+    // A week to see samples of one of them and to choose: Friday 26 February, and three working days before that
+    b.jobs.find((j) => j.code === "FU-08")!.parts[0].sampleDays = 7;
+    expect(openChoices(zone, b, vans[1].geometry, library, starts, shop.suppliers)[0].by).toBe(at("2027-02-23T09:30"));
   });
   it("keep the jobs that hang on them from being begun", () => {
     const shop = testShop();

@@ -20,6 +20,7 @@ const part = (state: PartRow["state"], first: number | null, arrived: number | n
   shelf: "",
   note: "",
   cutOut: null,
+  sampleDays: 0,
   version: 1,
 });
 

@@ -19,6 +19,8 @@ interface PartEdit {
   supplierId?: string;
   /** The hole that it asks for, as measured; null takes it out again. */
   cutOut?: CutOut | null;
+  /** Days to see samples of it and to choose, before it can be ordered. */
+  sampleDays?: number;
 }
 
 const WORDS: Record<PartState, string> = {
@@ -43,6 +45,7 @@ export const partActions = [
         shelf: { type: "string", maxLength: 60 },
         note: { type: "string", maxLength: 500 },
         supplierId: is.id,
+        sampleDays: { type: "integer", minimum: 0, maximum: 120 },
         cutOut: {
           type: "object",
           nullable: true,
@@ -92,6 +95,7 @@ export const partActions = [
           shelf: { column: "shelf", value: b.shelf ?? part.shelf },
           note: { column: "note", value: b.note ?? part.note },
           supplierId: { column: "supplier_id", value: b.supplierId ?? part.supplierId },
+          ...(b.sampleDays === undefined ? {} : { sampleDays: { column: "sample_days", value: b.sampleDays } }),
           ...(b.cutOut === undefined ? {} : { cutOut: { column: "cut_out", value: b.cutOut === null ? null : JSON.stringify(b.cutOut) } }),
         });
         const day = b.state === "promised" ? ` for ${sayDay(x.zone, promised!)}` : "";

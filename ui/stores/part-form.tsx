@@ -30,6 +30,7 @@ const LABELS = {
   arrived: "Arrived",
   checked: "Checked",
   cutOut: "Hole it asks for",
+  sampleDays: "Days to see samples and choose",
 };
 
 export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresView; onDone(): void }) {
@@ -61,6 +62,7 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
       ...(state === "promised" && text("promised") ? { promised: text("promised") } : {}),
       ...(text("supplierId") && text("supplierId") !== was.supplierId ? { supplierId: text("supplierId") } : {}),
       ...(measured ? { cutOut: cutOutOf(text) } : {}),
+      ...(state === "needed" ? { sampleDays: Number(text("sampleDays")) } : {}),
     };
     if (await form.submit((v) => send("PATCH", `parts/${was.id}`, { version: v, ...body }), version, `${was.name} saved`)) onDone();
   };
@@ -105,6 +107,20 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
         />
       ) : (
         <Field key="shelf" label={LABELS.shelf} name="shelf" faults={form.faults} defaultValue={was.shelf} maxLength={60} />
+      )}
+      {state === "needed" && (
+        <Field
+          className="col-span-2"
+          label={LABELS.sampleDays}
+          name="sampleDays"
+          type="number"
+          min={0}
+          max={120}
+          faults={form.faults}
+          defaultValue={was.sampleDays}
+          required
+          hint="0 where there is nothing to choose; samples are asked for so long before it is ordered"
+        />
       )}
       {measured && (
         <fieldset className="col-span-2 grid grid-cols-3 gap-3 rounded-md border px-3 pt-1 pb-3">

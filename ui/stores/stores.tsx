@@ -175,7 +175,8 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
     l.promised !== null && l.firstPromised !== null && l.promised - l.firstPromised > 60
       ? Math.round((l.promised - l.firstPromised) / 1440)
       : 0;
-  const pressing = l.orderBy !== null && l.orderBy < view.now;
+  const latest = l.samplesBy ?? l.orderBy;
+  const pressing = latest !== null && latest < view.now;
   const back = () => send("PATCH", `parts/${l.id}`, { version: l.version + 1, state: l.state });
   return (
     <li
@@ -215,9 +216,7 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
           {l.late > 0
             ? `${Math.ceil(l.late / 1440)} ${Math.ceil(l.late / 1440) === 1 ? "day" : "days"} too late for plan ${view.published ?? ""}`
             : l.orderBy !== null
-              ? pressing
-                ? `should have been ordered ${day(view.zone, l.orderBy)}`
-                : `order by ${day(view.zone, l.orderBy)}`
+              ? latestWords(l, view)
               : l.note || (l.shelf && l.state !== "checked" ? `shelf ${l.shelf}` : "")}
           {slip > 0 && ` · slipped ${slip} d`}
         </p>
@@ -245,6 +244,13 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
       {l.wake && <Wake wake={l.wake} />}
     </li>
   );
+}
+
+/** By when it has to be ordered, and samples of it asked for. */
+function latestWords(l: PartLine, view: StoresView): string {
+  const order = l.orderBy! < view.now ? `should have been ordered ${day(view.zone, l.orderBy!)}` : `order by ${day(view.zone, l.orderBy!)}`;
+  if (l.samplesBy === null) return order;
+  return `${l.samplesBy < view.now ? "samples since" : "samples by"} ${day(view.zone, l.samplesBy)}, ${order}`;
 }
 
 /** What a late part locks in its build, what goes on meanwhile, and what had better not. */

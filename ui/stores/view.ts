@@ -17,8 +17,12 @@ export interface PartLine {
   state: PartState;
   /** Planned start of the job that wants it. */
   need: number | null;
-  /** Latest moment to order, by the supplier's likely lead time. */
+  /** Latest moment to order, by the lead time that the supplier keeps in nine cases of ten. */
   orderBy: number | null;
+  /** Days to see samples and to choose; 0: nothing to choose. */
+  sampleDays: number;
+  /** Latest moment to ask for samples; null where none are wanted. */
+  samplesBy: number | null;
   promised: number | null;
   firstPromised: number | null;
   /** Minutes by which it comes too late for the plan on the wall; 0 when it does not. */
