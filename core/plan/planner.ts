@@ -75,8 +75,10 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   const attempt = (rule: Rule): Candidate => weighed(generate(c, rule, cache));
   let best: Candidate | undefined;
   let stop = false;
+  /** Whether the change is one that reaches few, were it only pushed on. */
+  let reachesFew = false;
   const consider = (next: Candidate, n: number): Candidate => {
-    if (best && !isBetter(next, best)) return best;
+    if (best && !isBetter(next, best, reachesFew)) return best;
     best = next;
     stop ||= options.onBetter?.(next.cost, n) === false;
     return next;
@@ -123,9 +125,10 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
   const kept = local ? keptRules(c) : undefined;
   const pushed = kept && pushOn(c, LOCAL, cache);
+  reachesFew = pushed !== undefined;
   if (pushed) consider(attempt(pushedRule(kept[0], pushed)), 0);
   // A change that stays where it happened, and costs no date, needs no other plan to compare with.
-  const settled = () => best !== undefined && movedShare(best.board) <= LOCAL && plannedCost(best.board) - publishedCost(c) <= DATES;
+  const settled = () => best !== undefined && movesFew(best) && plannedCost(best.board) - publishedCost(c) <= DATES;
   // Taken as it is where it went as pushed; where crews or bays had to change besides, a repair may move less.
   const asPushed = pushed && best && settled() && movedShare(best.board) <= pushed.share + MORE;
   const repaired = kept && !asPushed && repair(c, kept[0], cache);
@@ -173,9 +176,17 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   return finish(best!);
 }
 
-/** A pin that is kept comes before all that costs: who set it has seen the cost. */
-const isBetter = (x: Candidate, y: Candidate): boolean =>
-  x.pinsBroken.size === y.pinsBroken.size ? x.cost.total < y.cost.total : x.pinsBroken.size < y.pinsBroken.size;
+const movesFew = (x: Candidate): boolean => movedShare(x.board) <= LOCAL;
+
+/**
+ * A pin that is kept comes before all that costs: who set it has seen the cost. `few`: so does that few jobs move, whatever more
+ * moves would gain; a search may find those still.
+ */
+function isBetter(x: Candidate, y: Candidate, few: boolean): boolean {
+  if (x.pinsBroken.size !== y.pinsBroken.size) return x.pinsBroken.size < y.pinsBroken.size;
+  if (few && x.unplaced.size === y.unplaced.size && movesFew(x) !== movesFew(y)) return movesFew(x);
+  return x.cost.total < y.cost.total;
+}
 
 /** What a round has given more room: only work of these builds, people and tools could go forward in the next one. */
 interface Touched {

@@ -1,11 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { zoneOf } from "../time/zone";
+import { checkPlan } from "./check/check";
 import { compile } from "./compile";
 import { diffPlans } from "./diff";
 import { type Plan, type Problem, plannedMinutes } from "./model";
 import { makePlan } from "./planner";
 import { pushOn } from "./push";
-import { readProblem } from "./read";
+import { readPlan, readProblem } from "./read";
 import { at, plan, problem } from "./testing/small";
 import { workshop } from "./testing/workshop";
 
@@ -92,5 +93,30 @@ describe("pushing on", () => {
       expect(moved.length / made.jobs.length).toBeLessThan(0.1);
     }
     expect(local).toBeGreaterThan(0);
+  });
+
+  it("keeps a change that reaches few to few jobs, whatever dates more moves would save", () => {
+    let local = 0;
+    for (let seed = 1; seed <= 6; seed++) {
+      const p = readProblem(workshop({ seed: 70 + seed, builds: 6, jobsPerBuild: 30, fitters: 4, bays: 3, calm: seed % 2 === 0 }));
+      const made = makePlan(p, { iterations: 120, seed });
+      for (let n = 0; n < 9; n++) {
+        const next = publish(p, made);
+        const todo = made.jobs.filter((j) => next.builds.some((b) => b.jobs.some((x) => x.id === j.id && x.state === "todo")));
+        const id = todo.sort((x, y) => x.start.localeCompare(y.start))[Math.floor((todo.length * (n + 0.5)) / 9)].id;
+        const job = next.builds.flatMap((b) => b.jobs).find((j) => j.id === id)!;
+        if (n % 3 === 0) job.minutes = plannedMinutes(job.minutes) * 2;
+        else if (n % 3 === 1) job.partsFrom = `2027-03-${String(8 + n).padStart(2, "0")}T10:00`;
+        else next.fitters[n % next.fitters.length].away!.push([`2027-03-0${2 + (n % 3)}T07:00`, `2027-03-0${3 + (n % 3)}T18:00`]);
+        const read = readProblem(next);
+        if (!pushOn(compile(read), 0.1)) continue;
+        local++;
+        const plan = makePlan(read, { iterations: 0, local: true });
+        expect(checkPlan(read, readPlan(plan)), `workshop ${seed}, change ${n}`).toEqual([]);
+        const { moves } = diffPlans(zoneOf(p.zone), made, plan, new Set());
+        expect(moves.length / made.jobs.length, `workshop ${seed}, change ${n}`).toBeLessThan(0.1);
+      }
+    }
+    expect(local).toBeGreaterThan(10);
   });
 });
