@@ -287,7 +287,12 @@ test("a part chosen by samples says by when to ask for them", async ({ page }) =
   // Half a year away nothing can be asked for in time.
   await edit("120");
   await expect(line).toContainText(/samples since/);
+  // It is then among what this week asks for, under whom it comes from.
+  await page.getByRole("button", { name: /^This week/ }).click();
+  await expect(line).toBeVisible();
+  await expect(page.locator("section[aria-label^='from ']").filter({ has: line })).toHaveCount(1);
   await edit("0");
+  await page.getByRole("button", { name: /^Not here yet/ }).click();
   await expect(line).not.toContainText("samples");
 });
 

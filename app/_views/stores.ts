@@ -2,7 +2,7 @@
 
 import { diffPlans } from "@/core/plan/diff";
 import { workingDays } from "@/core/shop/dates";
-import { orderBy, samplesBy } from "@/core/shop/latest";
+import { daysAtStake, orderBy, samplesBy } from "@/core/shop/latest";
 import type { BuildRow, JobRow, PartRow } from "@/core/shop/model";
 import { partWake } from "@/core/shop/part-wake";
 import { availableFrom, isUnit } from "@/core/shop/parts";
@@ -66,6 +66,7 @@ export function storesView(state: State): StoresView {
           orderBy: need !== null && p.state === "needed" ? orderBy(shop, p.supplierId, need) : null,
           sampleDays: p.sampleDays,
           samplesBy: need !== null && p.state === "needed" ? (samplesBy(shop, p, need) ?? null) : null,
+          stake: need !== null && p.state === "needed" ? daysAtStake(shop, p, need, now) : 0,
           promised: p.promisedAt,
           firstPromised: p.firstPromisedAt,
           late: need !== null && p.state !== "checked" && p.state !== "needed" && j.state === "todo" ? Math.max(0, from - need) : 0,

@@ -151,6 +151,7 @@ describe("storesView", () => {
     const chosen = testState((shop) => void Object.assign(job(shop, "FU-02").parts[0], { state: "needed", sampleDays: 6 }));
     const sampled = storesView(chosen).lines.find((l) => l.id === "a.FU-02.part1")!;
     expect([sampled.sampleDays, sampled.samplesBy]).toEqual([6, sampled.orderBy! - 6 * 1440]);
+    expect(sampled.stake).toBe(Math.max(0, Math.ceil((NOW + (5 + 1 + 6) * 1440 + 60 - sampled.need!) / 1440)));
     const ordered = testState((shop) => void Object.assign(job(shop, "FU-02").parts[0], { state: "ordered", sampleDays: 6 }));
     expect(storesView(ordered).lines.find((l) => l.id === "a.FU-02.part1")!.samplesBy).toBeNull();
   });

@@ -3,8 +3,8 @@
 import type { Plan, PlanJob } from "../plan/model";
 import { sayClock, sayDay } from "../plan/words";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
+import { daysAtStake, orderBy, samplesBy } from "./latest";
 import { askedByTimeBox } from "./left";
-import { orderBy, samplesBy } from "./latest";
 import type { BuildRow, JobRow, PartRow, Shop } from "./model";
 import type { OpenChoice } from "./open-choices";
 import { paperDecisions } from "./paper-decisions";
@@ -426,17 +426,15 @@ function ordersOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
     out.push({
       ...base,
       title: `order ${late.map((p) => p.name).join(", ")} today`,
-      detail: `for ${j.name}, ${sayDay(x.zone, start)}; here by ${sayDay(x.zone, here)} if ordered now${atStake(here, start)}`,
+      detail: `for ${j.name}, ${sayDay(x.zone, start)}; here by ${sayDay(x.zone, here)} if ordered now${atStake(x, late, start)}`,
     });
   }
-  if (samples.length) {
-    const here = Math.max(...samples.map((p) => hereIfOrdered(x, p) + p.sampleDays * DAY));
+  if (samples.length)
     out.push({
       ...base,
       title: `ask for samples of ${samples.map((p) => p.name).join(", ")} today`,
-      detail: `${count(Math.max(...samples.map((p) => p.sampleDays)), "day")} to see them and to choose, then ordered for ${j.name}, ${sayDay(x.zone, start)}${atStake(here, start)}`,
+      detail: `${count(Math.max(...samples.map((p) => p.sampleDays)), "day")} to see them and to choose, then ordered for ${j.name}, ${sayDay(x.zone, start)}${atStake(x, samples, start)}`,
     });
-  }
   return out;
 }
 
@@ -449,8 +447,11 @@ const hereIfOrdered = (x: Look, p: PartRow): Minute =>
     x.shop.workshop.goodsInMinutes,
   ).from;
 
-/** The days that the job would then begin late. */
-const atStake = (here: Minute, start: Minute): string => (here > start ? `, ${count(Math.ceil((here - start) / DAY), "day")} late for it` : "");
+/** The days that the job would begin late, though it were asked for at once. */
+function atStake(x: Look, parts: readonly PartRow[], start: Minute): string {
+  const days = Math.max(...parts.map((p) => daysAtStake(x.shop, p, start, x.now)));
+  return days ? `, ${count(days, "day")} late for it` : "";
+}
 
 function moveOf(x: Look, b: BuildRow, plan: Plan | undefined): Decision[] {
   const stay = plan?.stays.find((s) => s.build === b.id && x.zone.parse(s.to) > x.now && s.place !== b.at);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { leadNineOfTen, leadOf, orderBy, samplesBy } from "./latest";
-import { at, testShop } from "./testing/shop";
+import { daysAtStake, leadNineOfTen, leadOf, orderBy, samplesBy } from "./latest";
+import { at, job, NOW, testShop } from "./testing/shop";
 
 const lead = (leadBestDays: number, leadLikelyDays: number, leadWorstDays: number) =>
   leadNineOfTen({ leadBestDays, leadLikelyDays, leadWorstDays });
@@ -58,5 +58,25 @@ describe("the latest moments of a part", () => {
     const part = (sampleDays: number) => ({ supplierId: "s", sampleDays });
     expect(samplesBy(shop, part(7), at("2027-03-20T10:00"))).toBe(at("2027-03-03T06:00"));
     expect(samplesBy(shop, part(0), at("2027-03-20T10:00"))).toBeUndefined();
+  });
+});
+
+describe("the days at stake", () => {
+  const shop = testShop();
+  const part = job(shop, "OP-04").parts[0];
+  const stake = (start: string, more: object = {}) => daysAtStake(shop, { ...part, state: "needed", ...more }, at(start), NOW);
+  it("are those from its first use to when it could be here, likely, if it were ordered now", () => {
+    // Wednesday 3 March, 10:00; a day to send the order and five days likely, an hour of goods-in: Tuesday 9, 11:00.
+    expect(stake("2027-03-09T11:00")).toBe(0);
+    expect(stake("2027-03-09T10:00")).toBe(1);
+    expect(stake("2027-03-05T08:00")).toBe(5);
+    expect(stake("2027-04-01T08:00")).toBe(0);
+  });
+  it("count the days to see samples and to choose", () => {
+    expect(stake("2027-03-09T11:00", { sampleDays: 7 })).toBe(7);
+    expect(stake("2027-03-16T11:00", { sampleDays: 7 })).toBe(0);
+  });
+  it("are counted for a supplier that nobody knows too", () => {
+    expect(stake("2027-03-05T08:00", { supplierId: "nobody" })).toBeGreaterThan(0);
   });
 });

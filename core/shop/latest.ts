@@ -2,6 +2,7 @@
 
 import { DAY, type Minute } from "../time/zone";
 import type { PartRow, Shop, SupplierRow } from "./model";
+import { availableFrom } from "./parts";
 
 /** Where a supplier is not known. */
 const LEAD_DAYS = 5;
@@ -32,3 +33,10 @@ export const orderBy = (shop: Shop, supplierId: string, start: Minute): Minute =
 /** Latest moment to ask for samples: the days to see them and to choose before it is ordered. Undefined where none are wanted. */
 export const samplesBy = (shop: Shop, part: Pick<PartRow, "supplierId" | "sampleDays">, start: Minute): Minute | undefined =>
   part.sampleDays > 0 ? orderBy(shop, part.supplierId, start) - part.sampleDays * DAY : undefined;
+
+/** Days by which the first user would begin late if a part that is still to be ordered, or chosen by samples, were asked for now. */
+export function daysAtStake(shop: Shop, part: PartRow, start: Minute, now: Minute): number {
+  const supplier = shop.suppliers.find((s) => s.id === part.supplierId);
+  const here = availableFrom(part, supplier, now, shop.workshop.goodsInMinutes).from + part.sampleDays * DAY;
+  return Math.max(0, Math.ceil((here - start) / DAY));
+}

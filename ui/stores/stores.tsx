@@ -23,9 +23,14 @@ const STATE: Record<PartState, string> = {
   wrong: "came wrong",
 };
 
-type Filter = "open" | "order" | "way" | "goods" | "all";
-const FILTERS: [Filter, string, (l: PartLine) => boolean][] = [
+/** The first thing that has to be done for a line that is not ordered: samples asked for, or the order. */
+const latestOf = (l: PartLine): number | null => l.samplesBy ?? l.orderBy;
+const WEEK = 7 * 1440;
+
+type Filter = "open" | "week" | "order" | "way" | "goods" | "all";
+const FILTERS: [Filter, string, (l: PartLine, now: number) => boolean][] = [
   ["open", "Not here yet", (l) => l.state !== "checked"],
+  ["week", "This week", (l, now) => (latestOf(l) ?? Number.POSITIVE_INFINITY) < now + WEEK],
   ["order", "To order", (l) => l.state === "needed"],
   ["way", "On the way", (l) => l.state === "ordered" || l.state === "promised"],
   ["goods", "Goods-in", (l) => l.state === "arrived" || l.state === "wrong"],
@@ -44,11 +49,16 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
   const test = FILTERS.find(([f]) => f === filter)![2];
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const lines = view.lines.filter(
-    (l) => test(l) && words.every((w) => `${l.name} ${l.build} ${l.job} ${l.supplier}`.toLowerCase().includes(w)),
+    (l) => test(l, view.now) && words.every((w) => `${l.name} ${l.build} ${l.job} ${l.supplier}`.toLowerCase().includes(w)),
   );
   const groups = new Map<string, PartLine[]>();
+  // What has to be ordered or asked for within the week: one call to each supplier, the most urgent first.
+  if (filter === "week") lines.sort((a, b) => latestOf(a)! - latestOf(b)!);
   for (const l of lines) {
-    const key = l.need === null ? "no date in the plan" : l.need <= view.now ? "wanted now" : `wanted ${day(view.zone, l.need)}`;
+    const key =
+      filter === "week"
+        ? `from ${l.supplier}`
+        : l.need === null ? "no date in the plan" : l.need <= view.now ? "wanted now" : `wanted ${day(view.zone, l.need)}`;
     groups.set(key, [...(groups.get(key) ?? []), l]);
   }
   return (
@@ -65,7 +75,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
                 onClick={() => setFilter(f)}
                 className={cx("h-8 px-3 whitespace-nowrap", filter === f && "bg-ink font-bold text-paper")}
               >
-                {label} <span className="opacity-75">{view.lines.filter(t).length}</span>
+                {label} <span className="opacity-75">{view.lines.filter((l) => t(l, view.now)).length}</span>
               </button>
             ))}
           </fieldset>
@@ -175,7 +185,7 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
     l.promised !== null && l.firstPromised !== null && l.promised - l.firstPromised > 60
       ? Math.round((l.promised - l.firstPromised) / 1440)
       : 0;
-  const latest = l.samplesBy ?? l.orderBy;
+  const latest = latestOf(l);
   const pressing = latest !== null && latest < view.now;
   const back = () => send("PATCH", `parts/${l.id}`, { version: l.version + 1, state: l.state });
   return (
@@ -212,12 +222,14 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
           {l.state === "promised" && l.promised !== null ? `promised ${day(view.zone, l.promised)}` : STATE[l.state]}
           {l.state === "checked" && l.shelf && `, shelf ${l.shelf}`}
         </p>
-        <p className="truncate text-[12px] text-muted">
-          {l.late > 0
-            ? `${Math.ceil(l.late / 1440)} ${Math.ceil(l.late / 1440) === 1 ? "day" : "days"} too late for plan ${view.published ?? ""}`
-            : l.orderBy !== null
-              ? latestWords(l, view)
-              : l.note || (l.shelf && l.state !== "checked" ? `shelf ${l.shelf}` : "")}
+        <p className={cx("text-[12px] text-muted", l.orderBy === null && "truncate")}>
+          {l.late > 0 ? (
+            `${Math.ceil(l.late / 1440)} ${Math.ceil(l.late / 1440) === 1 ? "day" : "days"} too late for plan ${view.published ?? ""}`
+          ) : l.orderBy !== null ? (
+            <Latest l={l} view={view} />
+          ) : (
+            l.note || (l.shelf && l.state !== "checked" ? `shelf ${l.shelf}` : "")
+          )}
           {slip > 0 && ` · slipped ${slip} d`}
         </p>
       </div>
@@ -246,11 +258,20 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
   );
 }
 
-/** By when it has to be ordered, and samples of it asked for. */
-function latestWords(l: PartLine, view: StoresView): string {
-  const order = l.orderBy! < view.now ? `should have been ordered ${day(view.zone, l.orderBy!)}` : `order by ${day(view.zone, l.orderBy!)}`;
-  if (l.samplesBy === null) return order;
-  return `${l.samplesBy < view.now ? "samples since" : "samples by"} ${day(view.zone, l.samplesBy)}, ${order}`;
+/** By when it has to be ordered, and samples of it asked for; and what is at stake once that has passed. */
+function Latest({ l, view }: { l: PartLine; view: StoresView }) {
+  const by = (at: number, words: string, passed: string) => `${at < view.now ? passed : words} ${day(view.zone, at)}`;
+  const said = [
+    ...(l.samplesBy === null ? [] : [by(l.samplesBy, "samples by", "samples since")]),
+    by(l.orderBy!, "order by", "should have been ordered"),
+    ...(l.stake && latestOf(l)! < view.now ? [`${l.stake} ${l.stake === 1 ? "day" : "days"} late for its job`] : []),
+  ];
+  return said.map((text, i) => (
+    <span key={text} className="mr-1 inline-block">
+      {text}
+      {i < said.length - 1 && ","}
+    </span>
+  ));
 }
 
 /** What a late part locks in its build, what goes on meanwhile, and what had better not. */

@@ -23,6 +23,8 @@ export interface PartLine {
   sampleDays: number;
   /** Latest moment to ask for samples; null where none are wanted. */
   samplesBy: number | null;
+  /** Days by which its job would begin late if it were asked for now. */
+  stake: number;
   promised: number | null;
   firstPromised: number | null;
   /** Minutes by which it comes too late for the plan on the wall; 0 when it does not. */
