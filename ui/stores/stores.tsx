@@ -58,7 +58,11 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
     const key =
       filter === "week"
         ? `from ${l.supplier}`
-        : l.need === null ? "no date in the plan" : l.need <= view.now ? "wanted now" : `wanted ${day(view.zone, l.need)}`;
+        : l.need === null
+          ? "no date in the plan"
+          : l.need <= view.now
+            ? "wanted now"
+            : `wanted ${day(view.zone, l.need)}`;
     groups.set(key, [...(groups.get(key) ?? []), l]);
   }
   return (
