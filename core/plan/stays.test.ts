@@ -89,7 +89,8 @@ describe("the places where a job could be done", () => {
         }
         entries++;
         if (last) expect(from).toBeGreaterThanOrEqual(last.firm + c.shunt);
-        if (place !== c.yard) for (const s of b.atPlace[place]) expect(s.from < to && b.hardEnd(s) > Math.max(from, s.from), key(o)).toBe(false);
+        if (place !== c.yard)
+          for (const s of b.atPlace[place]) expect(s.from < to && b.hardEnd(s) > Math.max(from, s.from), key(o)).toBe(false);
       }
     }
     expect(entries).toBeGreaterThan(20);

@@ -84,6 +84,28 @@ describe("decisions", () => {
     // Asked today it comes after the day on which it is wanted: so much is at stake.
     expect(of(shop, "order", p)[0].detail).toMatch(/if ordered now, \d+ days? late for it$/);
   });
+  it("names a hole that nothing covers for the night before what has to be ordered", () => {
+    const shop = beforeTheCut();
+    const p = plan(shop);
+    job(shop, "OP-04").parts[0].state = "needed";
+    const history = [{ state: "cut", why: "", by: "Ines", at: NOW - 60 }];
+    shop.builds[0].records.push({
+      id: "h1",
+      kind: "penetration",
+      jobId: "a.OP-04",
+      title: "Aerial gland",
+      data: { no: 1, side: "roof", place: "bay 3", by: "us", state: "cut", history },
+      saidBy: "u",
+      saidAt: NOW - 60,
+      closedAt: null,
+      version: 1,
+      photos: [],
+    } as never);
+    const kinds = decisions(shop, p, NOW).map((d) => d.kind);
+    expect(kinds).toContain("order");
+    expect(kinds.indexOf("opening")).toBeGreaterThanOrEqual(0);
+    expect(kinds.indexOf("opening")).toBeLessThan(kinds.indexOf("order"));
+  });
   it("asks for samples so long before a part has to be ordered, and no more once it has to be", () => {
     const shop = beforeTheCut();
     const p = plan(shop);

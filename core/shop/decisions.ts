@@ -419,7 +419,7 @@ function ordersOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
   const late = needed.filter((p) => orderBy(x.shop, p.supplierId, start) < x.night);
   // What is chosen by samples is asked about first, as long as there is time to wait for them.
   const samples = needed.filter((p) => !late.includes(p) && (samplesBy(x.shop, p, start) ?? x.night) < x.night);
-  const base = { kind: "order" as const, mark: "O", tone: "amber" as const, who: b.name, by: x.night - 1, buildId: b.id, jobId: j.id };
+  const base = { kind: "order" as const, mark: "O", tone: "amber" as const, who: b.name, by: x.night, buildId: b.id, jobId: j.id };
   const out: Decision[] = [];
   if (late.length) {
     const here = Math.max(...late.map((p) => hereIfOrdered(x, p)));
