@@ -84,7 +84,8 @@ export function measure(index: number): Measured {
     percent(1 - total(one) / total(first)),
     percent(gain),
     percent(alone),
-    alone > 0 ? percent(gain / alone) : "",
+    // One build is alone anyway.
+    alone > 0 && set.builds > 1 ? percent(gain / alone) : "",
     String(five.iterations),
     `${late(first)} / ${late(five)}`,
     String(five.unplaced.length),
