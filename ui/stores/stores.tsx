@@ -88,7 +88,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
             onChange={(e) => setText(e.target.value)}
             placeholder="part, build or supplier"
             aria-label="Filter by part, build or supplier"
-            className="h-8 w-52 rounded-md border bg-card px-2.5"
+            className="h-8 w-48 rounded-md border bg-card px-2.5"
           />
           <Button
             className="ml-auto"
