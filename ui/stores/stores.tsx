@@ -70,7 +70,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
       <div className="min-w-0 flex-1 p-5">
         <div className="mb-3 flex flex-wrap items-center gap-3">
           <h1 className="mr-2 text-[22px]">Stores</h1>
-          <fieldset aria-label="Show" className="flex overflow-hidden rounded-md border bg-card">
+          <fieldset aria-label="Show" className="flex max-w-full min-w-0 overflow-x-auto rounded-md border bg-card">
             {FILTERS.map(([f, label, t]) => (
               <button
                 key={f}
@@ -267,7 +267,7 @@ function Latest({ l, view }: { l: PartLine; view: StoresView }) {
   const by = (at: number, words: string, passed: string) => `${at < view.now ? passed : words} ${day(view.zone, at)}`;
   const said = [
     ...(l.samplesBy === null ? [] : [by(l.samplesBy, "samples by", "samples since")]),
-    by(l.orderBy!, "order by", "should have been ordered"),
+    by(l.orderBy!, "order by", "overdue since"),
     ...(l.stake && latestOf(l)! < view.now ? [`${l.stake} ${l.stake === 1 ? "day" : "days"} late for its job`] : []),
   ];
   return said.map((text, i) => (
