@@ -61,9 +61,13 @@ describe("soonestFinish", () => {
   });
 
   it("counts what is done at its time, and a build of which nothing is left from now on", () => {
-    const done = compile({ ...problem, builds: [] });
-    expect(soonestFinish(done)).toEqual([]);
-    for (const [k, t] of soonestFinish(c).entries())
-      if (c.builds[k].jobs.every((i) => c.jobs[i].done)) expect(t).toBeGreaterThanOrEqual(c.now);
+    expect(soonestFinish(compile({ ...problem, builds: [] }))).toEqual([]);
+    const over = { start: c.now - 100, end: c.now - 50, place: 0, fitters: [] };
+    const done = { ...c, jobs: c.jobs.map((j) => (j.build === 0 ? { ...j, done: over, hold: 0 } : j)) };
+    expect(soonestFinish(done)[0]).toBe(c.now);
+    expect(soonestFinish(done).slice(1)).toEqual(soonestFinish(c).slice(1));
+    // A hold behind what is done still counts.
+    const held = { ...done, jobs: done.jobs.map((j) => (j.index === c.builds[0].jobs[0] ? { ...j, hold: 500 } : j)) };
+    expect(soonestFinish(held)[0]).toBe(c.now + 450);
   });
 });

@@ -125,6 +125,8 @@ describe("decisions", () => {
     expect(d.detail).not.toContain("late for it");
     planned.start = "2027-03-08T08:00";
     expect(of(shop, "order", p).map((x) => x.title)).toEqual([`order ${part.name} today`]);
+    // Ordered on Wednesday 3 it would be here on Tuesday 9, were it chosen already: 23 days more, and what is at stake goes by the same day.
+    expect(of(shop, "order", p)[0].detail).toMatch(/here by Thu 1 Apr, chosen first, if ordered now, 25 days late for it$/);
     part.state = "ordered";
     expect(of(shop, "order", p)).toEqual([]);
   });

@@ -3,7 +3,7 @@
 import type { Plan, PlanJob } from "../plan/model";
 import { sayClock, sayDay } from "../plan/words";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
-import { daysAtStake, orderBy, samplesBy } from "./latest";
+import { daysAtStake, hereIfAsked, orderBy, samplesBy } from "./latest";
 import { askedByTimeBox } from "./left";
 import type { BuildRow, JobRow, PartRow, Shop } from "./model";
 import type { OpenChoice } from "./open-choices";
@@ -422,11 +422,12 @@ function ordersOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
   const base = { kind: "order" as const, mark: "O", tone: "amber" as const, who: b.name, by: x.night, buildId: b.id, jobId: j.id };
   const out: Decision[] = [];
   if (late.length) {
-    const here = Math.max(...late.map((p) => hereIfOrdered(x, p)));
+    const here = Math.max(...late.map((p) => hereIfAsked(x.shop, p, x.now)));
+    const choosing = late.some((p) => p.sampleDays > 0) ? ", chosen first," : "";
     out.push({
       ...base,
       title: `order ${late.map((p) => p.name).join(", ")} today`,
-      detail: `for ${j.name}, ${sayDay(x.zone, start)}; here by ${sayDay(x.zone, here)} if ordered now${atStake(x, late, start)}`,
+      detail: `for ${j.name}, ${sayDay(x.zone, start)}; here by ${sayDay(x.zone, here)}${choosing} if ordered now${atStake(x, late, start)}`,
     });
   }
   if (samples.length)
@@ -437,15 +438,6 @@ function ordersOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
     });
   return out;
 }
-
-/** When a part could be used that is ordered now. */
-const hereIfOrdered = (x: Look, p: PartRow): Minute =>
-  availableFrom(
-    p,
-    x.shop.suppliers.find((s) => s.id === p.supplierId),
-    x.now,
-    x.shop.workshop.goodsInMinutes,
-  ).from;
 
 /** The days that the job would begin late, though it were asked for at once. */
 function atStake(x: Look, parts: readonly PartRow[], start: Minute): string {

@@ -2,10 +2,7 @@
 
 import { DAY, type Minute } from "../time/zone";
 import type { PartRow, Shop, SupplierRow } from "./model";
-import { availableFrom } from "./parts";
-
-/** Where a supplier is not known. */
-const LEAD_DAYS = 5;
+import { availableFrom, LEAD_DAYS } from "./parts";
 
 /**
  * Days in which a supplier delivers in nine cases of ten, whole ones: the 90 % point of the triangle over best, likely and worst,
@@ -34,9 +31,12 @@ export const orderBy = (shop: Shop, supplierId: string, start: Minute): Minute =
 export const samplesBy = (shop: Shop, part: Pick<PartRow, "supplierId" | "sampleDays">, start: Minute): Minute | undefined =>
   part.sampleDays > 0 ? orderBy(shop, part.supplierId, start) - part.sampleDays * DAY : undefined;
 
-/** Days by which the first user would begin late if a part that is still to be ordered, or chosen by samples, were asked for now. */
-export function daysAtStake(shop: Shop, part: PartRow, start: Minute, now: Minute): number {
+/** When a part could be used that is still to be ordered, were it asked for now; the days to see samples and to choose included. */
+export function hereIfAsked(shop: Shop, part: PartRow, now: Minute): Minute {
   const supplier = shop.suppliers.find((s) => s.id === part.supplierId);
-  const here = availableFrom(part, supplier, now, shop.workshop.goodsInMinutes).from + part.sampleDays * DAY;
-  return Math.max(0, Math.ceil((here - start) / DAY));
+  return availableFrom(part, supplier, now, shop.workshop.goodsInMinutes).from + part.sampleDays * DAY;
 }
+
+/** Days by which the first user would then begin late. */
+export const daysAtStake = (shop: Shop, part: PartRow, start: Minute, now: Minute): number =>
+  Math.max(0, Math.ceil((hereIfAsked(shop, part, now) - start) / DAY));

@@ -3,6 +3,8 @@
 import type { PartRow, SupplierRow } from "./model";
 
 const DAY = 1440;
+/** Where a supplier is not known. */
+export const LEAD_DAYS = 5;
 
 export interface Available {
   /** Minute from which the part can be used. */
@@ -29,9 +31,9 @@ export function availableFrom(part: PartRow, supplier: SupplierRow | undefined, 
     case "wrong":
       return { from: now + (supplier?.leadWorstDays ?? 10) * DAY + goodsIn, kind: "wrong" };
     case "ordered":
-      return { from: now + (supplier?.leadLikelyDays ?? 5) * DAY + goodsIn, kind: "ordered" };
+      return { from: now + (supplier?.leadLikelyDays ?? LEAD_DAYS) * DAY + goodsIn, kind: "ordered" };
     case "needed":
-      return { from: now + ((supplier?.leadLikelyDays ?? 5) + 1) * DAY + goodsIn, kind: "not-ordered" };
+      return { from: now + ((supplier?.leadLikelyDays ?? LEAD_DAYS) + 1) * DAY + goodsIn, kind: "not-ordered" };
   }
 }
 
