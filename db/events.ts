@@ -15,11 +15,12 @@ export interface EventInput {
   data?: Record<string, unknown>;
 }
 
-/** Minute of the workshop's clock (fixed in tests and pictures), to the millisecond where it runs. */
-export async function addEvent(c: Conn | Pool, at: number, e: EventInput): Promise<void> {
+/** `at`: minute of the workshop's clock (fixed in tests and pictures); `act`: the number of the change it belongs to. */
+export async function addEvent(c: Conn | Pool, at: number, e: EventInput, act = 0): Promise<void> {
   await insert(c, "event", [
     {
       id: v7(),
+      act,
       at: new Date(at * 60_000).toISOString().slice(0, 23).replace("T", " "),
       user_id: e.userId,
       kind: e.kind,
@@ -43,14 +44,8 @@ export async function buildLog(c: Conn | Pool, buildId: string, limit = 40): Pro
   const list = await rows<{ id: string; at: string; who: string | null; text: string }>(
     c,
     `SELECT e.id, e.at, u.name AS who, e.text FROM event e LEFT JOIN user u ON u.id = e.user_id
-     WHERE e.build_id = ? ORDER BY e.at DESC, e.id DESC LIMIT ?`,
+     WHERE e.build_id = ? ORDER BY e.at DESC, e.act DESC, e.id DESC LIMIT ?`,
     [buildId, limit],
   );
   return list.map((r) => ({ id: r.id, at: fromSql(r.at), who: r.who ?? "Wide Lane", text: r.text }));
-}
-
-/** Id of the newest event: pages ask for it to see whether something changed. */
-export async function lastEvent(c: Conn | Pool): Promise<string> {
-  const [r] = await rows<{ id: string }>(c, "SELECT id FROM event ORDER BY id DESC LIMIT 1");
-  return r?.id ?? "";
 }

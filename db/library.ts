@@ -39,26 +39,49 @@ export async function addLibraryVersion(
 ): Promise<number> {
   const [{ n }] = await rows<{ n: number }>(c, "SELECT COALESCE(MAX(number), 0) + 1 AS n FROM library_version FOR UPDATE");
   const t = text(jobs);
-  await insert(c, "library_version", [{ number: n, kind, hash: hashOf(t), jobs: t, note, made_at: toSql(at), made_by: by }]);
+  // Two edits of one version would both name it as their base, which the table takes once only.
+  await insert(c, "library_version", [
+    { number: n, base: n > 1 ? n - 1 : null, kind, hash: hashOf(t), jobs: t, note, made_at: toSql(at), made_by: by },
+  ]);
   return n;
 }
 
-/** The library in use: the newest version. A database without any gets the shipped one as its first. */
-export async function currentLibrary(c: Conn, at: number): Promise<{ number: number; jobs: Entry[]; shipped: boolean }> {
-  const [r] = await rows<{ number: number; hash: string; kind: string }>(
-    c,
-    "SELECT number, hash, kind FROM library_version ORDER BY number DESC LIMIT 1",
-  );
-  const shipped = hashOf(text(library));
-  // A workshop that changed nothing follows the shipped library when that grows.
-  if (!r || (r.kind === "shipped" && r.hash !== shipped))
-    return {
-      number: await addLibraryVersion(c, library, "shipped", r ? "as shipped, newer" : "as shipped", at, null),
-      jobs: [...library],
-      shipped: true,
-    };
-  return { number: r.number, jobs: await jobsOfVersion(c, r.number), shipped: r.hash === shipped };
+export interface LibraryInUse {
+  number: number;
+  jobs: Entry[];
+  shipped: boolean;
 }
+
+const shippedHash = (() => {
+  let hash: string | undefined;
+  return () => (hash ??= hashOf(text(library)));
+})();
+
+/** The library in use: the newest version; undefined while the shipped one, or a newer shipped one, has still to be put in. */
+export async function storedLibrary(c: Conn | Pool): Promise<LibraryInUse | undefined> {
+  const r = await newestVersion(c);
+  if (!r || followsShipped(r)) return undefined;
+  return { number: r.number, jobs: await jobsOfVersion(c, r.number), shipped: r.hash === shippedHash() };
+}
+
+/** The same, put in where it is missing: only in a transaction that changes something. */
+export async function currentLibrary(c: Conn, at: number): Promise<LibraryInUse> {
+  const there = await storedLibrary(c);
+  if (there) return there;
+  const note = (await newestVersion(c)) ? "as shipped, newer" : "as shipped";
+  return { number: await addLibraryVersion(c, library, "shipped", note, at, null), jobs: [...library], shipped: true };
+}
+
+const newestVersion = async (c: Conn | Pool) =>
+  (
+    await rows<{ number: number; hash: string; kind: string }>(
+      c,
+      "SELECT number, hash, kind FROM library_version ORDER BY number DESC LIMIT 1",
+    )
+  )[0];
+
+/** A workshop that changed nothing follows the shipped library when that grows. */
+const followsShipped = (r: { kind: string; hash: string }): boolean => r.kind === "shipped" && r.hash !== shippedHash();
 
 /** Jobs of one version; the shipped library when the build is of before there were versions. */
 export async function jobsOfVersion(c: Conn | Pool, number: number | null): Promise<Entry[]> {

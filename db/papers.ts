@@ -2,11 +2,6 @@
 
 import { type Conn, run, toSql } from "./pool";
 
-/** Keeps others from changing the record until the transaction is over. */
-export async function lockRecord(c: Conn, id: string): Promise<void> {
-  await run(c, "UPDATE record SET version = version WHERE id = ?", [id]);
-}
-
 export async function deleteRecord(c: Conn, id: string): Promise<void> {
   await run(c, "DELETE FROM record WHERE id = ?", [id]);
 }

@@ -168,16 +168,22 @@ export async function nextNumber(c: Conn | Pool): Promise<number> {
   return (r.n ?? 0) + 1;
 }
 
-/** Takes the lease for a plan search; false while another holds it. */
-export async function takeLease(c: Conn, workshop: string, holder: string, nowMs: number, seconds: number): Promise<boolean> {
-  const at = (ms: number) => new Date(ms).toISOString().slice(0, 23).replace("T", " ");
-  await run(c, "DELETE FROM plan_lease WHERE workshop_id = ? AND expires_at < ?", [workshop, at(nowMs)]);
-  const n = await run(c, "INSERT IGNORE INTO plan_lease (workshop_id, holder, expires_at) VALUES (?, ?, ?)", [
-    workshop,
-    holder,
-    at(nowMs + seconds * 1000),
-  ]);
+/**
+ * Takes the lease for a plan search; false while another holds it. Time is the database's: servers whose clocks differ
+ * still agree. Whoever holds it says so again every few seconds, so that the lease of a killed search is soon free.
+ */
+export async function takeLease(c: Conn, workshop: string, holder: string, seconds: number): Promise<boolean> {
+  await run(c, "DELETE FROM plan_lease WHERE workshop_id = ? AND expires_at < UTC_TIMESTAMP(3)", [workshop]);
+  const n = await run(
+    c,
+    "INSERT IGNORE INTO plan_lease (workshop_id, holder, expires_at) VALUES (?, ?, UTC_TIMESTAMP(3) + INTERVAL ? SECOND)",
+    [workshop, holder, seconds],
+  );
   return n === 1;
 }
+
+/** Holds on to the lease; false when somebody else has it by now. */
+export const keepLease = async (c: Conn | Pool, holder: string, seconds: number): Promise<boolean> =>
+  (await run(c, "UPDATE plan_lease SET expires_at = UTC_TIMESTAMP(3) + INTERVAL ? SECOND WHERE holder = ?", [seconds, holder])) === 1;
 
 export const giveLease = (c: Conn | Pool, holder: string): Promise<number> => run(c, "DELETE FROM plan_lease WHERE holder = ?", [holder]);

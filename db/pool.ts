@@ -32,25 +32,71 @@ export function makePool(url: string): Pool {
   return p;
 }
 
-/** ER_LOCK_DEADLOCK, ER_LOCK_WAIT_TIMEOUT: the transaction is gone and may simply be run again. */
-const AGAIN = new Set([1213, 1205]);
+/**
+ * The transaction is gone and may simply be run again: a deadlock or a failed certification (1213), a lock that took too
+ * long (1205), a row that changed since it was read (1020), a node of a cluster that is not ready (1047) or was just cut off (3989).
+ */
+const AGAIN = new Set([1213, 1205, 1020, 1047, 3989]);
+/** A number that two took at once: once more, and it is the next one. */
+const DUPLICATE = 1062;
+const MOST_TRIES = 8;
 
-/** Runs `work` in one transaction; again (up to four times) after a deadlock or a failed certification. */
+/** Connections that broke before anything could be asked of them: nothing was done, so another one may be tried. */
+const BROKEN = new Set(["ECONNREFUSED", "ECONNRESET", "EPIPE", "PROTOCOL_CONNECTION_LOST", "ETIMEDOUT"]);
+
+export interface Failure {
+  errno?: number;
+  code?: string;
+  sqlMessage?: string;
+}
+
+/** Whether the database can't be reached at all, as told apart from one that says no. */
+export const isUnreachable = (e: unknown): boolean => {
+  const f = e as Failure;
+  return BROKEN.has(f?.code ?? "") || f?.code === "POOL_EXHAUSTED" || f?.errno === 1047 || f?.errno === 1053 || f?.errno === 1927;
+};
+
+/** How often each kind of failure was met since the process began; for the metrics. */
+export const retried = { conflicts: 0, duplicates: 0, connections: 0 };
+
+async function connection(from: Pool): Promise<Conn> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await from.getConnection();
+    } catch (e) {
+      if (attempt >= 3 || !isUnreachable(e)) throw e;
+      retried.connections++;
+      await pause(40 * attempt);
+    }
+  }
+}
+
+const pause = (ms: number) => new Promise((r) => setTimeout(r, ms));
+
+/** Runs `work` in one transaction; again (a few times, with growing pauses) after a deadlock or a failed certification. */
 export async function transaction<T>(work: (c: Conn) => Promise<T>, from: Pool = pool()): Promise<T> {
   for (let attempt = 1; ; attempt++) {
-    const c = await from.getConnection();
+    const c = await connection(from);
+    let broken = false;
     try {
       await c.beginTransaction();
       const result = await work(c);
       await c.commit();
       return result;
     } catch (e) {
-      await c.rollback().catch(() => undefined);
-      const code = (e as { errno?: number }).errno;
-      if (attempt >= 4 || code === undefined || !AGAIN.has(code)) throw e;
-      await new Promise((r) => setTimeout(r, 15 * attempt * attempt));
+      await c.rollback().catch(() => {
+        broken = true;
+      });
+      const { errno } = e as Failure;
+      const again = errno !== undefined && (AGAIN.has(errno) ? attempt < MOST_TRIES : errno === DUPLICATE && attempt < 3);
+      if (!again) throw e;
+      if (errno === DUPLICATE) retried.duplicates++;
+      else retried.conflicts++;
+      await pause(Math.min(400, 8 * attempt * attempt) * (0.5 + Math.random()));
     } finally {
-      c.release();
+      // A connection whose state is unknown is not given to anybody else.
+      if (broken) c.destroy();
+      else c.release();
     }
   }
 }
@@ -90,3 +136,9 @@ export const toSql = (minute: number): string => new Date(minute * 60_000).toISO
 /** A DATETIME as minutes since 1970 (UTC). */
 export const fromSql = (text: string): number => Date.parse(`${text.replace(" ", "T")}Z`) / 60_000;
 export const fromSqlOrNull = (text: string | null): number | null => (text === null ? null : Math.floor(fromSql(text)));
+
+/** Now by the database's clock, to the millisecond: the same for every server. */
+export async function sqlNow(c: Conn | Pool): Promise<string> {
+  const [r] = await rows<{ t: string }>(c, "SELECT UTC_TIMESTAMP(3) AS t");
+  return r.t;
+}

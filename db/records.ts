@@ -3,11 +3,6 @@
 import type { BuildRecord, RecordKind } from "@/core/shop/records";
 import { type Conn, insert, run, toSql } from "./pool";
 
-/** Keeps others from changing the build until the transaction is over. */
-export async function lockBuild(c: Conn, id: string): Promise<void> {
-  await run(c, "UPDATE build SET version = version WHERE id = ?", [id]);
-}
-
 export interface NewRecord {
   id: string;
   buildId: string;

@@ -264,6 +264,10 @@ async function playHistory(zone: Zone, now: number): Promise<void> {
       event(start, "job.started", job, `${who} started ${job.name}`, by);
       if (done) event(end, "job.done", job, `${job.name} done`, by);
     }
+    await run(
+      t,
+      "UPDATE IGNORE job_fitter f JOIN job j ON j.id = f.job_id SET f.running = 1 WHERE j.state = 'started' AND f.freed_at IS NULL",
+    );
     for (const s of plan.stays)
       if (zone.parse(s.from) <= now && now < zone.parse(s.to))
         await run(t, "UPDATE build SET at_place = ?, at_since = ? WHERE id = ?", [s.place, toSql(zone.parse(s.from)), s.build]);

@@ -3,12 +3,13 @@
 import { InputError, reader } from "@/core/plan/fault";
 import { type Zone, zoneOf } from "@/core/time/zone";
 import { addEvent, type EventInput } from "@/db/events";
-import { type Conn, transaction } from "@/db/pool";
+import type { Conn } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
-import type { User } from "@/db/users";
+import { type User, userById } from "@/db/users";
 import { nowMinute } from "./clock";
 import { markStale } from "./planning";
 import { Refusal } from "./refusal";
+import { writing } from "./writing";
 
 export interface Context {
   user: User;
@@ -81,18 +82,20 @@ export interface Change {
   stale(why: string): Promise<void>;
 }
 
-/** One change of state: a transaction with its event. */
+/** One change of state: a transaction with its event. Whoever was barred or given another role meanwhile is refused. */
 export function change<T>(user: User, work: (x: Change) => Promise<T>): Promise<T> {
-  return transaction(async (c) => {
+  return writing(async (c, act) => {
     const workshop = await loadWorkshop(c);
     if (!workshop) throw new Refusal(409, "There is no workshop yet.");
+    const still = await userById(c, user.id);
+    if (still?.role !== user.role) throw new Refusal(401, "Your sign-in has changed. Sign in again.");
     const zone = zoneOf(workshop.zone);
     const now = nowMinute(zone);
     return work({
       c,
       zone,
       now,
-      event: (e) => addEvent(c, now, { userId: user.id, ...e }),
+      event: (e) => addEvent(c, now, { userId: user.id, ...e }, act),
       stale: (why) => markStale(c, why),
     });
   });

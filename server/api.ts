@@ -30,6 +30,7 @@ import { toolActions } from "./actions/tools";
 import { workshopActions } from "./actions/workshop";
 import { log } from "./log";
 import { Refusal } from "./refusal";
+import { once } from "./writing";
 
 export const actions: readonly Action[] = [
   ...planActions,
@@ -76,12 +77,14 @@ export async function perform(
   body: unknown,
   user: User | undefined,
   signal?: AbortSignal,
+  actId?: string | null,
 ): Promise<unknown> {
   if (!user) throw new Refusal(401, "Sign in first.");
   const found = findAction(method, path);
   if (!found) throw new Refusal(404, "There is nothing of that name here.");
   if (found.action.role === "lead" && user.role !== "lead") throw new Refusal(403, "Only the lead may do that.");
-  return (await found.action.run(body, { user, ids: found.ids, signal })) ?? {};
+  const request = `${method} ${path.join("/")} ${JSON.stringify(body ?? {})}`;
+  return (await once(user.id, actId, request, () => found.action.run(body, { user, ids: found.ids, signal }))) ?? {};
 }
 
 /** What went wrong, as status and JSON; the unexpected is logged and said plainly. */

@@ -2,14 +2,15 @@
 
 import type { Entry } from "@/core/library/library";
 import { type HouseOrder, houseOrders } from "@/db/house-orders";
-import { currentLibrary, jobsOfVersion, type LibraryVersion, libraryVersions } from "@/db/library";
-import { pool, transaction } from "@/db/pool";
+import { currentLibrary, jobsOfVersion, type LibraryInUse, type LibraryVersion, libraryVersions, storedLibrary } from "@/db/library";
+import { pool } from "@/db/pool";
+import { writing } from "./writing";
 
 export type { LibraryVersion };
 
 /** The library in use at a minute. */
-export const libraryInUse = (now: number): Promise<{ number: number; jobs: Entry[]; shipped: boolean }> =>
-  transaction((c) => currentLibrary(c, now));
+export const libraryInUse = async (now: number): Promise<LibraryInUse> =>
+  (await storedLibrary(pool())) ?? writing((c) => currentLibrary(c, now));
 
 export const libraryOf = (version: number | null): Promise<Entry[]> => jobsOfVersion(pool(), version);
 

@@ -9,8 +9,7 @@ import { moneyOf } from "@/core/shop/money";
 import { openChoices } from "@/core/shop/open-choices";
 import type { NewBuildSums } from "@/core/shop/previews";
 import { toProblem } from "@/core/shop/problem";
-import { currentLibrary } from "@/db/library";
-import { transaction } from "@/db/pool";
+import { libraryInUse } from "./library";
 import { planInThread } from "./plan-thread";
 import { loadState } from "./planning";
 import { badField } from "./refusal";
@@ -32,7 +31,7 @@ export async function tryBuild(ask: NewBuildAsk): Promise<NewBuildSums> {
   const { shop, zone, now } = state;
   const van = shop.vans.find((v) => v.id === ask.vanId);
   if (!van) throw badField("vanId", "is no van we know");
-  const library = await transaction((c) => currentLibrary(c, now));
+  const library = await libraryInUse(now);
   const network = buildNetwork(ask.options, van.geometry, library.jobs);
   const jobs = network.map((j, seq) => freshJob(NEW, j, seq));
   const money = moneyOf(shop, jobs, now);

@@ -9,17 +9,21 @@ import { preparedVariants } from "@/core/shop/preparable";
 import { nameParts, toProblem } from "@/core/shop/problem";
 import { type Zone, zoneOf } from "@/core/time/zone";
 import { addEvent } from "@/db/events";
-import { giveLease, loadPlan, nextNumber, publishedPlans, type StoredPlan, savePlan, takeLease } from "@/db/plans";
+import { giveLease, keepLease, loadPlan, nextNumber, publishedPlans, type StoredPlan, savePlan, takeLease } from "@/db/plans";
 import { type Conn, pool, run, transaction } from "@/db/pool";
 import { loadShop, loadWorkshop } from "@/db/shop";
 import { nowMinute } from "./clock";
 import { droppable } from "./drop-options";
+import { log } from "./log";
 import { type Better, type GainStep, gainsInThread, planInThread, tryInThread, warmUp } from "./plan-thread";
 import { Refusal } from "./refusal";
+import { writing } from "./writing";
 
 /** Search steps on top of the rules: well under a second at the usual size, and the same result each time. */
 const ITERATIONS = 60;
-const LEASE_SECONDS = 60;
+/** A search that was killed frees its lease in this time; one that lives says so again well before. */
+const LEASE_SECONDS = 20;
+const LEASE_BEAT_MS = 5000;
 
 export interface State {
   shop: Shop;
@@ -75,9 +79,9 @@ const TURNS = 80;
 const SHORT_TURNS = 25;
 
 /** The lease of the workshop's planner; a longer search that holds it gives way to `newer` work. */
-async function claim(workshopId: string, holder: string, seconds: number, newer: boolean): Promise<void> {
+async function claim(workshopId: string, holder: string, newer: boolean): Promise<void> {
   for (let turn = 0; ; turn++) {
-    if (await transaction((c) => takeLease(c, workshopId, holder, Date.now(), seconds))) return;
+    if (await transaction((c) => takeLease(c, workshopId, holder, LEASE_SECONDS))) return;
     if (!newer || turn >= (shared.wideLaneSearch ? TURNS : SHORT_TURNS))
       throw new Refusal(409, "A replan is already running; its result will show here in a moment.");
     stopSearch();
@@ -99,10 +103,16 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Store
   const holder = v7();
   const { problem, state } = await currentProblem();
   const workshopId = state.shop.workshop.id;
-  const seconds = LEASE_SECONDS + Math.ceil((budget.ms ?? 0) / 1000);
   const searching = budget.ms !== undefined;
-  await claim(workshopId, holder, seconds, !searching);
+  await claim(workshopId, holder, !searching);
   const newer = new AbortController();
+  // Somebody else holds the lease by now: this search was taken for dead, and what it would find is not wanted any more.
+  const beat = setInterval(() => {
+    keepLease(pool(), holder, LEASE_SECONDS).then(
+      (held) => held || newer.abort(),
+      (err) => log.warn({ err }, "the lease of a plan search could not be held on to"),
+    );
+  }, LEASE_BEAT_MS);
   if (searching) shared.wideLaneSearch = newer;
   const signals = [newer.signal, ...(budget.signal ? [budget.signal] : [])];
   try {
@@ -117,25 +127,27 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Store
     if (breaches.length) throw new Error(`the planner made a plan that breaks a rule: ${breaches[0].text}`);
     nameParts(plan, state.shop, state.now);
     const head = { id: v7(), kind: "working" as const, number: null, note: "", madeAt: state.now, madeBy: userId, nowAt: state.now };
-    await transaction(async (c) => {
+    await writing(async (c, act) => {
       await savePlan(c, head, plan, state.zone);
       // What changed since the state was read is not in this plan: it stays stale then.
       await run(c, "UPDATE workshop SET planned_changes = ?, stale_why = IF(changes = ?, NULL, 'changed while replanning')", [
         state.shop.workshop.changes,
         state.shop.workshop.changes,
       ]);
-      await addEvent(c, state.now, {
+      const event = {
         userId,
         kind: "plan.replanned",
         entity: "plan",
         entityId: head.id,
         text: budget.ms === undefined ? "replanned" : `searched on, ${plan.iterations} steps`,
         data: { cost: plan.cost ?? {}, unplaced: plan.unplaced.length },
-      });
+      };
+      await addEvent(c, state.now, event, act);
     });
     return { head, plan };
   } finally {
-    await giveLease(pool(), holder);
+    clearInterval(beat);
+    await giveLease(pool(), holder).catch((err) => log.warn({ err }, "the lease of a plan search runs out by itself"));
     if (shared.wideLaneSearch === newer) shared.wideLaneSearch = undefined;
   }
 }
@@ -175,24 +187,27 @@ export async function tryGains(buildId: string, onGain: (g: GainStep) => void, s
 }
 
 /** Publishes the working plan under the next number. Refused while it is stale. */
-export async function publish(userId: string, note: string): Promise<number> {
-  const state = await loadState();
-  if (!state.working) throw new Refusal(409, "There is no plan yet: replan first.");
-  if (state.shop.workshop.staleWhy)
-    throw new Refusal(409, `The plan is stale (${state.shop.workshop.staleWhy}): replan, look at what moves, then publish.`);
-  const { working, zone, now } = state;
-  return transaction(async (c) => {
+export function publish(userId: string, note: string): Promise<number> {
+  return writing(async (c, act) => {
+    const workshop = await loadWorkshop(c);
+    if (!workshop) throw new Refusal(409, "There is no workshop yet.");
+    const zone = zoneOf(workshop.zone);
+    const now = nowMinute(zone);
+    const working = await loadPlan(c, "working", zone);
+    if (!working) throw new Refusal(409, "There is no plan yet: replan first.");
+    if (workshop.staleWhy) throw new Refusal(409, `The plan is stale (${workshop.staleWhy}): replan, look at what moves, then publish.`);
     const number = await nextNumber(c);
     const head = { ...working.head, id: v7(), kind: "published" as const, number, note, madeAt: now, madeBy: userId };
     await savePlan(c, head, working.plan, zone);
-    await addEvent(c, now, {
+    const event = {
       userId,
       kind: "plan.published",
       entity: "plan",
       entityId: head.id,
       text: `published plan ${number}${note ? `: ${note}` : ""}`,
       data: { number },
-    });
+    };
+    await addEvent(c, now, event, act);
     return number;
   });
 }

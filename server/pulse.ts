@@ -1,6 +1,6 @@
-// Whether something has happened since: the id of the newest event.
+// Whether something has happened since: the number of the newest change.
 
-import { lastEvent } from "@/db/events";
+import { newestChange } from "@/db/acts";
 import { pool } from "@/db/pool";
 
-export const pulse = (): Promise<string> => lastEvent(pool());
+export const pulse = async (): Promise<string> => String(await newestChange(pool()));

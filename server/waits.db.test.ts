@@ -211,7 +211,9 @@ describe("a question that somebody is not sure of", () => {
     const told = async () => decisions(await shopNow(), undefined, NOW).filter((d) => d.kind === "unsure");
     // On it is Ines alone; Teo has no job at all.
     await insert(pool(), "job_fitter", [{ job_id: cut.id, fitter_id: ines.fitterId }]);
-    const teo: User = { ...ines, id: "u-teo", login: "teo", name: "Teo", fitterId: null };
+    const teo: User = { ...ines, id: "u-teo", login: "teo", name: "Teo", fitterId: "f-teo" };
+    await insert(pool(), "fitter", [{ id: "f-teo", name: "Teo", calendar_id: "shop", nots: [] }]);
+    await insert(pool(), "user", [{ id: teo.id, login: "teo", name: "Teo", role: "fitter", fitter_id: "f-teo", password_hash: "x" }]);
     expect((await refused(post(path, { n, yes: true, unsure: true }, ines))).message).toMatch(/Either yes or not sure/);
     expect((await refused(post(path, { n, yes: true }, teo))).message).toMatch(/somebody else's/);
     await post(path, { n, yes: false, unsure: true }, ines);
@@ -248,6 +250,7 @@ describe("what can't be undone, in a house that releases it by two", () => {
     expect((await refused(release(true))).message).toMatch(/somebody else releases it/);
     expect((await refused(release(true, ines))).message).toBeTruthy();
     const deputy: User = { ...lead, id: "u-deputy", login: "deputy", name: "Deputy" };
+    await insert(pool(), "user", [{ id: deputy.id, login: "deputy", name: "Deputy", role: "lead", password_hash: "x" }]);
     await release(true, deputy);
     expect([await waits(), (await jobNow("OP-06a")).releasedBy]).toEqual([false, "u-deputy"]);
     await answer(cut.questions[0].n, false, lead);

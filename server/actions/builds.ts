@@ -149,7 +149,6 @@ export const buildActions = [
     body({ place: is.id }, { ticks: { type: "array", maxItems: 20, items: is.name } }),
     (b, { user, ids }) =>
       change(user, async (x) => {
-        await run(x.c, "UPDATE build SET version = version WHERE at_place IS NOT NULL OR id = ?", [ids[0]]);
         const shop = await loadShop(x.c);
         const build = shop.builds.find((o) => o.id === ids[0]);
         if (!build) throw new Refusal(404, "There is no such build.");
@@ -212,15 +211,16 @@ export const buildActions = [
         if (open.length)
           throw new Refusal(409, `${open.length} ${open.length === 1 ? "job is" : "jobs are"} open, the first: ${open[0].name}.`);
         const build = (await loadShop(x.c)).builds.find((o) => o.id === ids[0]);
-        const seats = build ? seatsOpen(build) : [];
+        if (!build) throw new Refusal(404, "There is no such build.");
+        const seats = seatsOpen(build);
         if (seats.length) throw new Refusal(409, `Not before its seats are proved: ${seats.join("; ")}.`);
-        const temporary = temporaryLeft(build?.records ?? []);
+        const temporary = temporaryLeft(build.records);
         if (temporary.length) throw new Refusal(409, `Still on the van for now: ${temporary.join(", ")}.`);
-        const parked = parkedLeft(build?.records ?? []);
+        const parked = parkedLeft(build.records);
         if (parked.length) throw new Refusal(409, `Parked and never done: ${parked.join(", ")}.`);
-        const tails = tailsOpen(build?.records ?? []);
+        const tails = tailsOpen(build.records);
         if (tails.length) throw new Refusal(409, `Tails that nobody has connected: ${tails.join("; ")}.`);
-        const holes = penetrationsIn(build?.records ?? []).filter((r) => r.data.state !== "tested");
+        const holes = penetrationsIn(build.records).filter((r) => r.data.state !== "tested");
         if (holes.length) throw new Refusal(409, `${holes.length} of its holes not seen dry under water, the first: ${holes[0].title}.`);
         await editRow(x.c, "build", "The build", ids[0], b.version, {
           state: { column: "state", value: "handed-over" },
@@ -231,7 +231,7 @@ export const buildActions = [
           entity: "build",
           entityId: ids[0],
           buildId: ids[0],
-          text: ["handed over", ...notOurs(build?.records ?? []).map((t) => `not ours: ${t}`)].join("; ").slice(0, 500),
+          text: ["handed over", ...notOurs(build.records).map((t) => `not ours: ${t}`)].join("; ").slice(0, 500),
         });
         await x.stale("a build was handed over");
       }),

@@ -7,7 +7,7 @@ import type { JobRow, Shop } from "@/core/shop/model";
 import { beginners, behindMinutes, crewAsked as crewAskedOf, helperAmong } from "@/core/shop/paired";
 import { soakOpen } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
-import { setCrew } from "@/db/helpers";
+import { setCrew, stopCrew } from "@/db/helpers";
 import { setPinFitters } from "@/db/pins";
 import { loadPlan } from "@/db/plans";
 import { insert, run, toSql } from "@/db/pool";
@@ -25,8 +25,6 @@ export interface Found {
 }
 
 export async function find(x: Change, id: string): Promise<Found> {
-  // Locks the job's row, so that two taps on two phones come one after the other.
-  await run(x.c, "UPDATE job SET version = version WHERE id = ?", [id]);
   const shop = await loadShop(x.c);
   for (const b of shop.builds) {
     const job = b.jobs.find((j) => j.id === id);
@@ -107,6 +105,7 @@ async function halt(x: Change, user: User, f: Found, to: "paused" | "done"): Pro
     to === "done" ? toSql(x.now) : null,
     job.id,
   ]);
+  await stopCrew(x.c, job.id);
   await log(x, f, `job.${to}`, to === "done" ? `${job.name} done after ${worked} min of work` : `${job.name} paused`, { worked });
 }
 

@@ -10,8 +10,8 @@ import { knownMembers } from "@/core/shop/members";
 import type { BuildRow, Shop } from "@/core/shop/model";
 import type { BuildRecord, KitCheck } from "@/core/shop/records";
 import { type StampName, stamped } from "@/core/shop/sparks";
-import { lockRecord, setByOthers, setJobMinutes, setOurs } from "@/db/papers";
-import { addRecord, lockBuild, setRecordData } from "@/db/records";
+import { setByOthers, setJobMinutes, setOurs } from "@/db/papers";
+import { addRecord, setRecordData } from "@/db/records";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
 import { badField, Refusal } from "../refusal";
@@ -20,7 +20,6 @@ import { find, log } from "./jobs";
 const STAMP_WORDS: Record<StampName, string> = { last: "last spark", clean: "swarf off", look: "looked at again, clean" };
 
 async function recordOf(x: Change, id: string): Promise<{ shop: Shop; build: BuildRow; record: BuildRecord }> {
-  await lockRecord(x.c, id);
   const shop = await loadShop(x.c);
   for (const build of shop.builds) {
     const record = build.records.find((r) => r.id === id);
@@ -132,7 +131,6 @@ export const paperActions = [
   ),
   action({ method: "POST", path: "builds/*/known-metal", role: "any" }, body({}), (_b, { user, ids }) =>
     change(user, async (x) => {
-      await lockBuild(x.c, ids[0]);
       const shop = await loadShop(x.c);
       const build = shop.builds.find((o) => o.id === ids[0]);
       if (!build) throw new Refusal(404, "There is no such build.");

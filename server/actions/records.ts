@@ -12,7 +12,6 @@ import { lateHole, nextNumber, penetrationFaults, soakFrom, weepOf } from "@/cor
 import { type Circuit, type Decision, type FaultCard, type Item, type Penetration, type RecordKind, readRecord } from "@/core/shop/records";
 import { differs, READINGS, readingsOf } from "@/core/van/readings";
 import { insert, rows, run, toSql } from "@/db/pool";
-import { lockBuild } from "@/db/records";
 import { loadShop } from "@/db/shop";
 import { addWeep } from "@/db/weep";
 import { action, body, type Change, change, is } from "../action";
@@ -123,8 +122,6 @@ export const recordActions = [
     body({ kind: { type: "string", enum: KINDS }, title: is.words, data: { type: "object" } }, { jobId: is.id }),
     (b, { user, ids }) =>
       change(user, async (x) => {
-        // One at a time, so that no two holes get one number.
-        if (b.kind === "penetration") await lockBuild(x.c, ids[0]);
         const { shop, build } = await buildOf(x, ids[0], b.jobId);
         if (isDocket(b.kind)) refuseDocket(b.kind, user.role, build.records);
         if (b.kind === "decision" && user.role !== "lead") throw new Refusal(403, "Decisions are the lead's to write down.");

@@ -15,8 +15,7 @@ import {
   type ShellZoneName,
 } from "@/core/shop/records";
 import { notTakenOver, STEP_WORDS, sentBack, shellStates, ticked, ZONE_WORDS, type ZoneRecord } from "@/core/shop/shell";
-import { lockRecord } from "@/db/papers";
-import { addRecord, lockBuild, setRecordData } from "@/db/records";
+import { addRecord, setRecordData } from "@/db/records";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
 import { badField, Refusal } from "../refusal";
@@ -27,7 +26,6 @@ async function buildOf(x: Change, id: string): Promise<BuildRow> {
 }
 
 async function shopOf(x: Change, id: string): Promise<{ shop: Shop; build: BuildRow }> {
-  await lockBuild(x.c, id);
   const shop = await loadShop(x.c);
   const build = shop.builds.find((b) => b.id === id);
   if (!build) throw new Refusal(404, "There is no such build.");
@@ -116,7 +114,6 @@ export const shellActions = [
     body({ step: { type: "string", enum: HOLE_STEPS } }),
     (b, { user, ids }) =>
       change(user, async (x) => {
-        await lockRecord(x.c, ids[0]);
         const shop = await loadShop(x.c);
         const build = shop.builds.find((o) => o.records.some((r) => r.id === ids[0]));
         const record = build && penetrationsIn(build.records).find((r) => r.id === ids[0]);
