@@ -6,7 +6,10 @@ export type Conn = PoolConnection;
 export type Row = RowDataPacket;
 type Params = (string | number | boolean | null | Buffer)[];
 
-const shared = globalThis as unknown as { wideLanePool?: Pool };
+const shared = globalThis as unknown as {
+  wideLanePool?: Pool;
+  wideLaneQueries?: { count: number; ms: number; slow: number; onSlow?: (sql: string, ms: number) => void };
+};
 
 /** The pool for DATABASE_URL, made once a process. All times in and out are UTC text. */
 export function pool(url = process.env.DATABASE_URL): Pool {
@@ -101,15 +104,46 @@ export async function transaction<T>(work: (c: Conn) => Promise<T>, from: Pool =
   }
 }
 
+const SLOW_MS = 300;
+
+/** Queries so far, the time they took, and who is told of slow ones: one count for a process, however many bundles there are. */
+export const queries = (): { count: number; ms: number; slow: number; onSlow?: (sql: string, ms: number) => void } =>
+  (shared.wideLaneQueries ??= { count: 0, ms: 0, slow: 0 });
+
+async function timed<T>(sql: string, work: () => Promise<T>): Promise<T> {
+  const began = performance.now();
+  try {
+    return await work();
+  } finally {
+    const ms = performance.now() - began;
+    const q = queries();
+    q.count++;
+    q.ms += ms;
+    if (ms > SLOW_MS) {
+      q.slow++;
+      q.onSlow?.(sql.replace(/\s+/g, " ").slice(0, 300), Math.round(ms));
+    }
+  }
+}
+
+/** Connections that are open, and those in use. */
+export function poolUse(): { open: number; busy: number } {
+  const inner = shared.wideLanePool?.pool as unknown as
+    | { _allConnections?: { length: number }; _freeConnections?: { length: number } }
+    | undefined;
+  const open = inner?._allConnections?.length ?? 0;
+  return { open, busy: open - (inner?._freeConnections?.length ?? 0) };
+}
+
 /** Rows of a query. */
 export async function rows<T>(c: Conn | Pool, sql: string, params: Params = []): Promise<T[]> {
-  const [r] = await c.query<(T & Row)[]>(sql, params);
+  const [r] = await timed(sql, () => c.query<(T & Row)[]>(sql, params));
   return r as T[];
 }
 
 /** Runs a statement; how many rows it touched. */
 export async function run(c: Conn | Pool, sql: string, params: Params = []): Promise<number> {
-  const [r] = await c.query<mysql.ResultSetHeader>(sql, params);
+  const [r] = await timed(sql, () => c.query<mysql.ResultSetHeader>(sql, params));
   return r.affectedRows;
 }
 

@@ -1,7 +1,7 @@
 // The van templates that ship with Wide Lane, put into a new workshop, and into an older one as they have grown.
 
 import { vans } from "@/core/van/model";
-import { type Conn, insert, run } from "./pool";
+import { type Conn, insert, rows, run } from "./pool";
 
 export const insertVans = (c: Conn): Promise<void> =>
   insert(
@@ -26,4 +26,10 @@ export async function refreshVans(c: Conn): Promise<void> {
       JSON.stringify(v.geometry),
       v.id,
     ]);
+}
+
+/** How many vans stand in the yard now. */
+export async function vansInYard(c: Conn): Promise<number> {
+  const [r] = await rows<{ n: number }>(c, "SELECT COUNT(*) AS n FROM build WHERE state = 'active' AND at_place = 'yard'");
+  return r.n;
 }

@@ -22,7 +22,7 @@ import { insertTools } from "../db/tools";
 import { insertVans } from "../db/vans";
 import { saveForecast } from "../db/weather";
 import { nowMinute } from "../server/clock";
-import { hashPassword } from "../server/session";
+import { hashPassword } from "../server/password";
 import { forecast } from "../standins/weather";
 import { writeHoles } from "./holes";
 import { writePapers } from "./papers";

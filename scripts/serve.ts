@@ -6,7 +6,7 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "
 import { createServer } from "node:net";
 import path from "node:path";
 import { Stop } from "./stop";
-import { bundleWorker } from "./worker-bundle";
+import { bundleFront, bundlePhotoWorker, bundleWorker } from "./worker-bundle";
 
 const SOURCES = [
   "app",
@@ -14,6 +14,8 @@ const SOURCES = [
   "core",
   "db",
   "server",
+  "front",
+  "scripts/worker-bundle.ts",
   "standins",
   "workers",
   "next.config.ts",
@@ -22,6 +24,7 @@ const SOURCES = [
   "package-lock.json",
 ];
 const STAMP = ".next/wide-lane-stamp";
+const BUNDLES = ["dist/plan-worker.mjs", "dist/photo-worker.mjs", "dist/front.mjs"];
 
 function hashSources(): string {
   const h = createHash("sha256");
@@ -37,9 +40,11 @@ function hashSources(): string {
 /** Builds what is not built yet; says so, since it takes a minute or two. */
 export function build(say: (text: string) => void): void {
   const stamp = hashSources();
-  if (existsSync(STAMP) && existsSync("dist/plan-worker.mjs") && readFileSync(STAMP, "utf8") === stamp) return;
+  if (existsSync(STAMP) && BUNDLES.every((b) => existsSync(b)) && readFileSync(STAMP, "utf8") === stamp) return;
   say("Building (a minute or two, only after a change) ...");
   bundleWorker();
+  bundlePhotoWorker();
+  bundleFront();
   const next = spawnSync(process.execPath, ["node_modules/next/dist/bin/next", "build"], {
     encoding: "utf8",
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
@@ -67,15 +72,27 @@ export function checkPort(host: string, port: number): Promise<void> {
 
 export interface Server {
   address: string;
+  pid: number;
   ended: Promise<number | null>;
   stop(): Promise<void>;
 }
 
-/** Serves the build and waits until it answers. */
+/** How long a server may take until it can do its work. */
+const READY_MS = 30_000;
+
+/** Serves the build behind the front and waits until it can do its work. */
 export async function serve(host: string, port: number, env: Record<string, string>): Promise<Server> {
-  const child: ChildProcess = spawn(process.execPath, ["node_modules/next/dist/bin/next", "start", "-H", host, "-p", String(port)], {
-    env: { ...process.env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1", ...env },
-    stdio: ["ignore", "ignore", "pipe"],
+  const child: ChildProcess = spawn(process.execPath, ["--enable-source-maps", "dist/front.mjs"], {
+    env: {
+      ...process.env,
+      NODE_ENV: "production",
+      NEXT_TELEMETRY_DISABLED: "1",
+      WIDE_LANE_HOST: host,
+      WIDE_LANE_PORT: String(port),
+      ...env,
+    },
+    // The channel is how the server learns that its launcher has died.
+    stdio: ["ignore", "ignore", "pipe", "ipc"],
     // Its own process group: a Ctrl-C reaches this process only, which then ends both in order.
     detached: true,
   });
@@ -87,29 +104,35 @@ export async function serve(host: string, port: number, env: Record<string, stri
   });
   let gone = false;
   const ended = new Promise<number | null>((resolve) => {
-    child.once("exit", (code) => {
+    const over = (code: number | null) => {
       gone = true;
       resolve(code);
-    });
+    };
+    child.once("exit", over);
+    child.once("error", () => over(-1));
   });
   const shown = host === "0.0.0.0" || host === "::" ? "127.0.0.1" : host;
   const address = `http://${shown}:${port}`;
-  for (let i = 0; ; i++) {
+  for (const began = Date.now(); ; ) {
     if (gone) throw new Stop(`the server ended while starting:\n${errors.trim()}`);
-    const ok = await fetch(`${address}/api/pulse`)
-      .then((r) => r.status === 401 || r.ok)
+    const ready = await fetch(`${address}/ready`, { signal: AbortSignal.timeout(3000) })
+      .then((r) => r.ok)
       .catch(() => false);
-    if (ok) break;
-    if (i > 300) throw new Stop(`the server does not answer on ${address}`);
+    if (ready) break;
+    if (Date.now() - began > READY_MS) {
+      child.kill("SIGKILL");
+      throw new Stop(`the server does not get ready on ${address}\n${errors.trim()}`);
+    }
     await new Promise((r) => setTimeout(r, 100));
   }
   return {
     address,
+    pid: child.pid!,
     ended,
     stop: async () => {
       quiet = true;
       if (!gone) child.kill("SIGTERM");
-      const late = setTimeout(() => child.kill("SIGKILL"), 5000);
+      const late = setTimeout(() => child.kill("SIGKILL"), 6000);
       await ended;
       clearTimeout(late);
     },

@@ -1,4 +1,4 @@
-// Bundles the planner's worker thread into one file that plain Node runs.
+// Bundles what runs outside of the framework into files that plain Node runs: the planner's thread, the photos' thread, the front.
 
 import { buildSync } from "esbuild";
 
@@ -12,5 +12,35 @@ export function bundleWorker(outfile = "dist/plan-worker.mjs"): void {
     target: "node20",
     logLevel: "error",
     banner: { js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);' },
+  });
+}
+
+/** The thread that reads pictures; the package that decodes them stays where it is. */
+export function bundlePhotoWorker(outfile = "dist/photo-worker.mjs"): void {
+  buildSync({
+    entryPoints: ["workers/photo-worker.ts"],
+    outfile,
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    packages: "external",
+    alias: { "@": process.cwd() },
+    logLevel: "error",
+  });
+}
+
+/** The front, with everything that it shares with the application; packages stay where they are. */
+export function bundleFront(outfile = "dist/front.mjs"): void {
+  buildSync({
+    entryPoints: ["front/main.ts"],
+    outfile,
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    packages: "external",
+    alias: { "@": process.cwd() },
+    logLevel: "error",
   });
 }

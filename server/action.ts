@@ -1,6 +1,7 @@
 // One action the server can do: who may, what it takes, what it does. The API dispatches to a list of these.
 
 import { InputError, reader } from "@/core/plan/fault";
+import { farFault } from "@/core/time/bounds";
 import { type Zone, zoneOf } from "@/core/time/zone";
 import { addEvent, type EventInput } from "@/db/events";
 import type { Conn } from "@/db/pool";
@@ -8,7 +9,7 @@ import { loadWorkshop } from "@/db/shop";
 import { type User, userById } from "@/db/users";
 import { nowMinute } from "./clock";
 import { markStale } from "./planning";
-import { Refusal } from "./refusal";
+import { badField, Refusal } from "./refusal";
 import { writing } from "./writing";
 
 export interface Context {
@@ -48,7 +49,13 @@ export function action<T>(
   };
 }
 
-export const sentence = (e: InputError): string => e.faults.map((f) => `${f.path} ${f.message}`).join("; ");
+/** So many faults are said in words; all of them come with the answer. */
+const SAID = 8;
+
+export const sentence = (e: InputError): string => {
+  const said = e.faults.slice(0, SAID).map((f) => `${f.path} ${f.message}`);
+  return [...said, ...(e.faults.length > SAID ? [`and ${e.faults.length - SAID} more`] : [])].join("; ").slice(0, 2000);
+};
 
 /** Object schema with everything known; `optional` fields may be missing. */
 export const body = (required: Record<string, object>, optional: Record<string, object> = {}) => ({
@@ -66,10 +73,10 @@ export const is = {
   bool: { type: "boolean" },
   count: { type: "integer", minimum: 0, maximum: 100_000 },
   version: { type: "integer", minimum: 1 },
-  local: { type: "string", pattern: "^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}$" },
-  date: { type: "string", pattern: "^\\d{4}-\\d{2}-\\d{2}$" },
+  local: { type: "string", format: "local-time" },
+  date: { type: "string", format: "day" },
   clock: { type: "string", pattern: "^(([01]\\d|2[0-3]):[0-5]\\d|24:00)$" },
-  ids: { type: "array", items: { type: "string", minLength: 1, maxLength: 120 }, maxItems: 50 },
+  ids: { type: "array", items: { type: "string", minLength: 1, maxLength: 120 }, maxItems: 50, uniqueItems: true },
 };
 
 export interface Change {
@@ -101,10 +108,11 @@ export function change<T>(user: User, work: (x: Change) => Promise<T>): Promise<
   });
 }
 
-/** A wall time from a form as an instant; a clear fault when it is none. */
-export function instant(zone: Zone, text: string, field: string): number {
+/** A wall time from a form as an instant; a clear fault when it is none, or lies further away than anybody plans. */
+export function instant({ zone, now }: { zone: Zone; now: number }, text: string, field: string): number {
   const t = zone.parse(text);
-  if (Number.isNaN(t))
-    throw new Refusal(422, `${field} is no date and time`, { faults: [{ path: field, message: "is no date and time" }] });
+  if (Number.isNaN(t)) throw badField(field, "is no date and time");
+  const far = farFault(t, now);
+  if (far) throw badField(field, far);
   return t;
 }

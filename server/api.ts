@@ -1,8 +1,9 @@
 // All actions of the server, and the one place that answers a request for one.
 
-import { InputError } from "@/core/plan/fault";
+import { cappedFaults, InputError } from "@/core/plan/fault";
 import type { User } from "@/db/users";
 import { type Action, sentence } from "./action";
+import { accountActions } from "./actions/account";
 import { benchActions } from "./actions/bench";
 import { buildActions } from "./actions/builds";
 import { courseActions } from "./actions/courses";
@@ -27,12 +28,17 @@ import { splitActions } from "./actions/split";
 import { substituteActions } from "./actions/substitutes";
 import { templateActions } from "./actions/templates";
 import { toolActions } from "./actions/tools";
+import { userActions } from "./actions/users";
 import { workshopActions } from "./actions/workshop";
+import { databaseRefusal } from "./database-words";
 import { log } from "./log";
 import { Refusal } from "./refusal";
+import { mayReach } from "./works-on";
 import { once } from "./writing";
 
 export const actions: readonly Action[] = [
+  ...accountActions,
+  ...userActions,
   ...planActions,
   ...jobActions,
   ...helpActions,
@@ -83,18 +89,27 @@ export async function perform(
   const found = findAction(method, path);
   if (!found) throw new Refusal(404, "There is nothing of that name here.");
   if (found.action.role === "lead" && user.role !== "lead") throw new Refusal(403, "Only the lead may do that.");
+  await mayReach(user, found.action.path, found.ids);
   const request = `${method} ${path.join("/")} ${JSON.stringify(body ?? {})}`;
   return (await once(user.id, actId, request, () => found.action.run(body, { user, ids: found.ids, signal }))) ?? {};
 }
 
-/** What went wrong, as status and JSON; the unexpected is logged and said plainly. */
-export function answerError(e: unknown): { status: number; body: Record<string, unknown> } {
+/** What went wrong, as status and JSON; the unexpected is logged and said plainly. `request`: its id, for the log and for whoever asks. */
+export function answerError(e: unknown, request?: string | null): { status: number; body: Record<string, unknown> } {
   if (e instanceof Refusal) return { status: e.status, body: { error: e.message, ...e.detail } };
-  if (e instanceof InputError) return { status: 422, body: { error: sentence(e), faults: e.faults } };
+  if (e instanceof InputError) return { status: 422, body: { error: sentence(e), faults: cappedFaults(e.faults) } };
   if ((e as Error)?.name === "AbortError") return { status: 499, body: { error: "Stopped." } };
-  log.error({ err: e }, "request failed");
+  const refused = databaseRefusal(e);
+  if (refused) {
+    log.warn({ err: e, request }, "the database refused");
+    return { status: refused.status, body: { error: refused.message, ...refused.detail, ...(request ? { request } : {}) } };
+  }
+  log.error({ err: e, request }, "request failed");
   return {
     status: 500,
-    body: { error: "That did not work: the server ran into a fault of its own. Nothing was changed; the log has the details." },
+    body: {
+      error: `The server ran into a fault of its own. It is safe to try again: nothing is done twice.${request ? ` If it goes on, tell the lead this number: ${request}` : ""}`,
+      ...(request ? { request } : {}),
+    },
   };
 }

@@ -10,7 +10,7 @@ import { insertVans } from "@/db/vans";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
 import { nowMinute } from "./clock";
-import { hashPassword } from "./session";
+import { hashPassword } from "./password";
 
 const PLACE = { latitude: 50, longitude: 8 };
 

@@ -9,6 +9,7 @@ import { moneyOf } from "@/core/shop/money";
 import { openChoices } from "@/core/shop/open-choices";
 import type { NewBuildSums } from "@/core/shop/previews";
 import { toProblem } from "@/core/shop/problem";
+import { instant } from "./action";
 import { libraryInUse } from "./library";
 import { planInThread } from "./plan-thread";
 import { loadState } from "./planning";
@@ -56,10 +57,9 @@ export async function tryBuild(ask: NewBuildAsk): Promise<NewBuildSums> {
     stages: [...new Set(network.map((j) => j.stage))].map((stage) => ({ stage, jobs: network.filter((j) => j.stage === stage).map(line) })),
   };
   if (!ask.arrives || !ask.due) return sums;
-  const arrives = zone.parse(ask.arrives);
-  const due = zone.parse(ask.due);
-  if (Number.isNaN(arrives)) throw badField("arrives", "is no date and time");
-  if (Number.isNaN(due) || due <= arrives) throw badField("due", "has to be after the arrival");
+  const arrives = instant(state, ask.arrives, "arrives");
+  const due = instant(state, ask.due, "due");
+  if (due <= arrives) throw badField("due", "has to be after the arrival");
   const build: BuildRow = {
     id: NEW,
     name: "the new build",

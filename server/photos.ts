@@ -1,68 +1,50 @@
 // Takes a photo in, of a proof shot or of a mark: checks that it is one, brings it to size, stores it once by its content.
 
-import { createHash } from "node:crypto";
-import sharp from "sharp";
 import { v7 } from "uuid";
 import { HOLE_SHOWS } from "@/core/shop/hole-chain";
-import { type Look, lookAgain, lookAt } from "@/core/shop/photo-look";
+import { type Look, lookAgain } from "@/core/shop/photo-look";
 import { looksOfOthers, looksOfPerson, otherHoleOf } from "@/db/photos";
 import { loadPlan } from "@/db/plans";
 import { type Conn, insert, pool, rows, run, toSql } from "@/db/pool";
+import { mayFitterSee } from "@/db/seen-by";
 import type { User } from "@/db/users";
 import { change } from "./action";
+import { diskFree, LEAST_DISK } from "./disk";
+import { prepareInThread } from "./photo-thread";
+import { MAX_BYTES, type StoredPhoto } from "./prepare-photo";
 import { Refusal } from "./refusal";
+import { worksOn } from "./works-on";
 
-export const MAX_BYTES = 25 * 1024 * 1024;
-const LARGEST = 2000;
-const SMALL = 480;
-/** Sharpness means something only at one size. */
-const LOOKED_AT = 1024;
+export { MAX_BYTES };
 
-export interface StoredPhoto {
-  sha256: string;
-  mime: string;
-  width: number;
-  height: number;
-  bytes: Buffer;
-  small: Buffer;
-  look: Look;
-}
+/** So many uploads are read into memory at once; the others wait, and a crowd is told to come back. */
+const AT_ONCE = 2;
+const MOST_WAITING = 30;
+const turns = { running: 0, waiting: [] as (() => void)[] };
 
-/** Reads, turns upright and shrinks. Throws a Refusal when the bytes are no picture. */
-export async function preparePhoto(input: Buffer): Promise<StoredPhoto> {
-  if (input.length > MAX_BYTES) throw new Refusal(413, "The photo is larger than 25 MB.");
+/** Runs `work` when it is this photo's turn. */
+export async function inPhotoTurn<T>(work: () => Promise<T>): Promise<T> {
+  if (turns.running < AT_ONCE) turns.running++;
+  else {
+    if (turns.waiting.length >= MOST_WAITING)
+      throw new Refusal(503, "Many photos are coming in at this moment. Try again in a little while.");
+    await new Promise<void>((go) => turns.waiting.push(go));
+  }
   try {
-    const meta = await sharp(input).metadata();
-    if (!["jpeg", "png", "webp", "heif"].includes(meta.format ?? "")) throw new Error("format");
-    const { data, info } = await sharp(input)
-      .rotate()
-      .resize(LARGEST, LARGEST, { fit: "inside", withoutEnlargement: true })
-      .jpeg({ quality: 84 })
-      .toBuffer({ resolveWithObject: true });
-    const look = await looked(data, Math.max(meta.width ?? 0, meta.height ?? 0));
-    const small = await sharp(data).resize(SMALL, SMALL, { fit: "inside" }).jpeg({ quality: 74 }).toBuffer();
-    return {
-      sha256: createHash("sha256").update(data).digest("hex"),
-      mime: "image/jpeg",
-      width: info.width,
-      height: info.height,
-      bytes: data,
-      small,
-      look,
-    };
-  } catch {
-    throw new Refusal(415, "That is no photo. Take a picture, or choose a JPEG, PNG or WebP file.");
+    return await work();
+  } finally {
+    const next = turns.waiting.shift();
+    if (next) next();
+    else turns.running--;
   }
 }
 
-async function looked(picture: Buffer, longSide: number): Promise<Look> {
-  const { data, info } = await sharp(picture)
-    .resize(LOOKED_AT, LOOKED_AT, { fit: "inside" })
-    .greyscale()
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  const nine = await sharp(picture).resize(9, 8, { fit: "fill" }).greyscale().raw().toBuffer();
-  return lookAt({ width: info.width, height: info.height, data }, nine, longSide);
+/** Reads a picture off the main thread; none is taken while the disk is all but full, so that the database goes on. */
+async function takeIn(input: Buffer): Promise<StoredPhoto> {
+  const free = await diskFree();
+  if (free !== undefined && free < LEAST_DISK)
+    throw new Refusal(507, "The server's disk is all but full, so no photo can be kept. It is still on this device. Tell the lead.");
+  return prepareInThread(input);
 }
 
 /** The bytes of a photo, kept once by their content. */
@@ -79,14 +61,15 @@ export const storeBytes = (c: Conn, photo: StoredPhoto) =>
 
 /** Stores a photo with something kept of a build (a mark, an item, a fault …); the same picture twice is kept once. */
 export async function addRecordPhoto(user: User, recordId: string, input: Buffer, shows?: string): Promise<{ sha256: string }> {
-  const photo = await preparePhoto(input);
+  const photo = await takeIn(input);
   return change(user, async (x) => {
     const [r] = await rows<{ build_id: string; title: string; kind: string }>(
       x.c,
-      "SELECT build_id, title, kind FROM record WHERE id = ? FOR UPDATE",
+      "SELECT build_id, title, kind FROM record WHERE id = ?",
       [recordId],
     );
     if (!r) throw new Refusal(404, "There is no such record.");
+    await worksOn(x.c, user, r.build_id);
     if (shows !== undefined && !(r.kind === "penetration" && (HOLE_SHOWS as readonly string[]).includes(shows)))
       throw new Refusal(422, `shows: a photo here can't be told to show "${shows.slice(0, 40)}".`);
     const other = r.kind === "penetration" ? await otherHoleOf(x.c, r.build_id, recordId, photo.sha256) : undefined;
@@ -110,11 +93,11 @@ export async function addRecordPhoto(user: User, recordId: string, input: Buffer
 
 /** Stores a photo for a proof shot: bytes, record and event in one transaction; `again`: why the fitter should look at it once more. */
 export async function addPhoto(user: User, shotId: string, input: Buffer): Promise<{ id: string; sha256: string; again: string[] }> {
-  const photo = await preparePhoto(input);
+  const photo = await takeIn(input);
   return change(user, async (x) => {
     const [shot] = await rows<{ job_id: string; text: string; name: string; build_id: string }>(
       x.c,
-      "SELECT s.job_id, s.text, j.name, j.build_id FROM proof_shot s JOIN job j ON j.id = s.job_id WHERE s.id = ? FOR UPDATE",
+      "SELECT s.job_id, s.text, j.name, j.build_id FROM proof_shot s JOIN job j ON j.id = s.job_id WHERE s.id = ?",
       [shotId],
     );
     if (!shot) throw new Refusal(404, "There is no such photo to be taken.");
@@ -159,6 +142,12 @@ async function whyAgain(c: Conn, look: Look, userId: string, buildId: string, sh
     own.map((l) => l.sharpness),
     others.map((o) => ({ hash: o.look.hash, of: o.of })),
   );
+}
+
+/** The bytes of a photo for somebody who may see it: the lead all, a fitter those of builds they work on and their own. */
+export async function photoFor(user: User, sha256: string, small: boolean): Promise<{ mime: string; bytes: Buffer } | undefined> {
+  if (user.role !== "lead" && !(await mayFitterSee(pool(), user.id, user.fitterId ?? "", sha256))) return undefined;
+  return photoBytes(sha256, small);
 }
 
 /** The bytes of a photo; undefined when there is none. */

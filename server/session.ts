@@ -1,88 +1,65 @@
-// Sign-in, sign-out and who is asking.
+// Who is asking: cookies, sessions, and whether a request comes from our own pages.
 
 import { createHash, randomBytes } from "node:crypto";
-import { hash, verify } from "@node-rs/argon2";
 import { pool } from "@/db/pool";
-import { loadWorkshop } from "@/db/shop";
-import {
-  addFailure,
-  addSession,
-  clearFailures,
-  endSession,
-  failuresSince,
-  sessionUser,
-  type User,
-  userById,
-  userByLogin,
-} from "@/db/users";
-import { Refusal } from "./refusal";
+import { addAudit, addSession, endSession, sessionUser, type User } from "@/db/users";
 
 export type { User };
 
-export const COOKIE = "wide_lane";
 export const SESSION_DAYS = 14;
+export const DEVICE_DAYS = 180;
 
-const WINDOW_MS = 15 * 60_000;
-const PER_LOGIN = 5;
-const PER_ADDRESS = 30;
+/** Over https the name starts with __Host-, so that no other site of the same domain can set it. */
+export const cookieName = (headers: { get(name: string): string | null | undefined }): string =>
+  isHttps(headers) ? "__Host-wide_lane" : "wide_lane";
+export const deviceCookieName = (headers: { get(name: string): string | null | undefined }): string =>
+  isHttps(headers) ? "__Host-wide_lane_device" : "wide_lane_device";
 
-/** argon2id with the library's parameters for interactive use. */
-export const hashPassword = (password: string): Promise<string> => hash(password, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
+/** By the front's word: it passes on what a trusted proxy says, and takes out what anybody else says. */
+export const isHttps = (headers: { get(name: string): string | null | undefined }): boolean => headers.get("x-forwarded-proto") === "https";
 
-const tokenHash = (token: string) => createHash("sha256").update(token).digest("hex");
+/** Where a request comes from, by the front's word. */
+export const addressOf = (headers: { get(name: string): string | null | undefined }): string => headers.get("x-wide-lane-address") ?? "";
 
-// Checked when there is no such login, so that both answers take the same time.
-let nobody: Promise<string> | undefined;
+export const tokenHash = (token: string): string => createHash("sha256").update(token).digest("hex");
+export const newToken = (): string => randomBytes(32).toString("base64url");
 
-/** Signs in by password. Throttled per login and per address; the same words whichever was wrong. */
-export async function signIn(login: string, password: string, address: string): Promise<{ token: string; user: User }> {
-  const now = Date.now();
-  const db = pool();
-  const keys: [string, number][] = [
-    [`login ${login.toLowerCase()}`, PER_LOGIN],
-    [`address ${address}`, PER_ADDRESS],
-  ];
-  for (const [key, limit] of keys)
-    if ((await failuresSince(db, key, now - WINDOW_MS)) >= limit)
-      throw new Refusal(429, "Too many wrong tries. Wait a quarter of an hour, or ask the lead for a new password.");
-  const user = await userByLogin(db, login);
-  nobody ??= hashPassword(randomBytes(12).toString("hex"));
-  const good = await verify(user?.hash ?? (await nobody), password).catch(() => false);
-  if (!user || !good) {
-    for (const [key] of keys) await addFailure(db, key, now);
-    throw new Refusal(401, "Name or password is wrong.");
-  }
-  await clearFailures(db, keys[0][0]);
-  return { token: await begin(user.id), user };
-}
-
-/** Signs in as one of the demo's people; only where the database holds the demo. */
-export async function signInDemo(userId: string): Promise<{ token: string; user: User }> {
-  const db = pool();
-  const workshop = await loadWorkshop(db);
-  const user = workshop?.demo ? await userById(db, userId) : undefined;
-  if (!user) throw new Refusal(403, "This is only for the demo.");
-  return { token: await begin(user.id), user };
-}
-
-async function begin(userId: string): Promise<string> {
-  const token = randomBytes(32).toString("base64url");
-  await addSession(pool(), tokenHash(token), userId, Date.now(), SESSION_DAYS);
+/** Starts a session; the token for its cookie. */
+export async function begin(user: User, from: { agent: string; address: string }): Promise<string> {
+  const token = newToken();
+  await addSession(pool(), { tokenHash: tokenHash(token), userId: user.id, days: SESSION_DAYS, ...from });
+  await addAudit(pool(), { userId: user.id, kind: "signed-in", text: `${user.name} signed in`, address: from.address });
   return token;
 }
 
 export const userOfToken = async (token: string | undefined): Promise<User | undefined> =>
-  token ? sessionUser(pool(), tokenHash(token), Date.now()) : undefined;
+  token && /^[\w-]{20,100}$/.test(token) ? sessionUser(pool(), tokenHash(token)) : undefined;
 
-export const signOut = async (token: string | undefined): Promise<void> => {
-  if (token) await endSession(pool(), tokenHash(token));
-};
+export async function signOut(token: string | undefined): Promise<void> {
+  const user = await userOfToken(token);
+  if (!token || !user) return;
+  await endSession(pool(), tokenHash(token));
+  await addAudit(pool(), { userId: user.id, kind: "signed-out", text: `${user.name} signed out` });
+}
+
+/** A cookie's value out of the header, as sent; undefined when there is none. */
+export function cookieValue(header: string | null | undefined, name: string): string | undefined {
+  for (const part of (header ?? "").split(";")) {
+    const i = part.indexOf("=");
+    if (i > 0 && part.slice(0, i).trim() === name) return part.slice(i + 1).trim();
+  }
+  return undefined;
+}
+
+/** The signed-in user of a request, by its cookie. */
+export const userOf = (headers: { get(name: string): string | null | undefined }): Promise<User | undefined> =>
+  userOfToken(cookieValue(headers.get("cookie"), cookieName(headers)));
 
 /**
  * Whether a request that changes something comes from our own pages. Browsers say where it comes
  * from in Sec-Fetch-Site or Origin; one that says neither is refused.
  */
-export function sameOrigin(headers: Headers): boolean {
+export function sameOrigin(headers: { get(name: string): string | null | undefined }): boolean {
   const site = headers.get("sec-fetch-site");
   if (site) return site === "same-origin";
   const origin = headers.get("origin");
@@ -94,9 +71,9 @@ export function sameOrigin(headers: Headers): boolean {
   }
 }
 
-/** The cookie is Secure wherever browsers accept that: over https, and on this machine itself. */
-export function cookieIsSecure(headers: Headers): boolean {
-  if (headers.get("x-forwarded-proto") === "https") return true;
+/** A cookie of ours: Secure wherever browsers accept that, over https and on this machine itself. */
+export function setCookie(name: string, value: string, seconds: number, headers: { get(name: string): string | null | undefined }): string {
   const host = (headers.get("host") ?? "").replace(/:\d+$/, "");
-  return host === "localhost" || host === "127.0.0.1" || host === "[::1]";
+  const secure = isHttps(headers) || host === "localhost" || host === "127.0.0.1" || host === "[::1]";
+  return `${name}=${value}; Path=/; Max-Age=${seconds}; HttpOnly; SameSite=Strict${secure ? "; Secure" : ""}`;
 }

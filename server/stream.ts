@@ -2,24 +2,24 @@
 
 import { answerError } from "./api";
 import { Refusal } from "./refusal";
-import { COOKIE, sameOrigin, type User, userOfToken } from "./session";
+import { sameOrigin, type User, userOf } from "./session";
 
 /** Lets a lead start `work`; every `send` is one line. Refusals before the first line come with their status. */
 export async function streamLines(
   request: Request,
-  cookie: (name: string) => string | undefined,
   work: (user: User, body: Record<string, unknown>, send: (line: object) => void) => Promise<object>,
 ): Promise<Response> {
   let user: User | undefined;
   let body: Record<string, unknown>;
   try {
     if (!sameOrigin(request.headers)) throw new Refusal(403, "This request does not come from Wide Lane's own pages.");
-    user = await userOfToken(cookie(COOKIE));
+    user = await userOf(request.headers);
     if (!user) throw new Refusal(401, "Sign in first.");
     if (user.role !== "lead") throw new Refusal(403, "Only the lead may do that.");
-    body = (await request.json().catch(() => ({}))) as Record<string, unknown>;
+    const read: unknown = await request.json().catch(() => ({}));
+    body = read && typeof read === "object" && !Array.isArray(read) ? (read as Record<string, unknown>) : {};
   } catch (e) {
-    const { status, body: words } = answerError(e);
+    const { status, body: words } = answerError(e, request.headers.get("x-request-id"));
     return Response.json(words, { status });
   }
   const encoder = new TextEncoder();
@@ -39,7 +39,7 @@ export async function streamLines(
       try {
         send({ done: await work(who, body, send) });
       } catch (e) {
-        const { status, body: words } = answerError(e);
+        const { status, body: words } = answerError(e, request.headers.get("x-request-id"));
         send({ failed: { status, ...words } });
       }
       try {

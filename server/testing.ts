@@ -7,7 +7,7 @@ import { InputError } from "@/core/plan/fault";
 import { insert, pool } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
 import type { User } from "@/db/users";
-import { bundleWorker } from "@/scripts/worker-bundle";
+import { bundlePhotoWorker, bundleWorker } from "@/scripts/worker-bundle";
 import { perform } from "./api";
 import { firstRun } from "./first-run";
 import { Refusal } from "./refusal";
@@ -39,6 +39,9 @@ export async function pathsOf(work: Promise<unknown>): Promise<string[]> {
 export async function house(...names: string[]): Promise<User[]> {
   process.env.WIDE_LANE_WORKER = path.join(mkdtempSync(path.join(os.tmpdir(), "wl-worker-")), "plan-worker.mjs");
   bundleWorker(process.env.WIDE_LANE_WORKER);
+  // Inside node_modules, so that it finds the package that decodes pictures.
+  process.env.WIDE_LANE_PHOTO_WORKER = path.resolve("node_modules/.cache/wide-lane-test/photo-worker.mjs");
+  bundlePhotoWorker(process.env.WIDE_LANE_PHOTO_WORKER);
   await freshDatabase();
   await firstRun("Test house", "Europe/Lisbon");
   const users: User[] = [];

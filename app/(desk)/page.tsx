@@ -2,12 +2,12 @@ import type { Metadata } from "next";
 import { slipsNow } from "@/server/slips";
 import { Yard } from "@/ui/yard/yard";
 import { allOpenChoices } from "../_views/open-choices";
-import { getState } from "../_views/state";
+import { leadState } from "../_views/state";
 import { yardView } from "../_views/yard";
 
 export const metadata: Metadata = { title: "Yard" };
 
 export default async function Page() {
-  const state = await getState();
+  const state = await leadState();
   return <Yard view={yardView(state, await allOpenChoices(state), await slipsNow())} />;
 }

@@ -1,12 +1,17 @@
-// What every page needs first: who asks. Sends away who may not see it.
+// What every page needs first: who asks. Nothing is loaded for whoever may not see it.
 
-import { cookies } from "next/headers";
+import { cookies, headers } from "next/headers";
 import { redirect } from "next/navigation";
-import { COOKIE, type User, userOfToken } from "@/server/session";
+import { cookieName, type User, userOfToken } from "@/server/session";
+
+/** Who is signed in; undefined: nobody. */
+export async function currentUser(): Promise<User | undefined> {
+  return userOfToken((await cookies()).get(cookieName(await headers()))?.value);
+}
 
 /** The signed-in user; else off to the sign-in. */
 export async function requireUser(): Promise<User> {
-  const user = await userOfToken((await cookies()).get(COOKIE)?.value);
+  const user = await currentUser();
   if (!user) redirect("/sign-in");
   return user;
 }

@@ -1,5 +1,6 @@
 // A problem made ready for the planner: minutes instead of wall times, indexes instead of ids, look-ups instead of rules.
 
+import { AHEAD_DAYS, lastOfWalk } from "../time/bounds";
 import { always, openHours } from "../time/calendar";
 import type { OpenSet, Stretch } from "../time/openset";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
@@ -174,10 +175,11 @@ export function compile(problem: Problem): Compiled {
   const days = problem.horizonDays ?? 365;
   const horizon = Math.min(now + days * DAY, zone.toUtc(zone.toLocal(now) + days * DAY));
   // Back to the oldest due date and on to the longest hold, so that lateness is counted in full.
-  const dues = problem.builds.map((b) => zone.parse(b.due));
+  // A due date that lies further away than anybody plans is a slip of the finger: it widens nothing.
+  const dues = problem.builds.map((b) => Math.min(Math.max(zone.parse(b.due), now - AHEAD_DAYS * DAY), now + AHEAD_DAYS * DAY));
   const longest = Math.max(0, ...problem.builds.flatMap((b) => b.jobs.map((j) => j.hold?.minutes ?? 0)));
   const first = zone.dayOf(Math.min(now, ...dues)) - 1;
-  const last = zone.dayOf(Math.max(horizon + longest, ...dues)) + 1;
+  const last = lastOfWalk(first, zone.dayOf(Math.max(horizon + longest, ...dues)) + 1);
   const calendars = new Map(problem.calendars.map((c) => [c.id, openHours(zone, c, first, last)]));
   const shop = calendars.get("shop")!;
   const whole = always(zone.dayStart(first), zone.dayStart(last + 1));

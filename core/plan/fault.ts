@@ -1,6 +1,8 @@
 // Faults in what was given: where, what, what was expected. Shared by the CLI, imports and forms.
 
 import Ajv, { type ErrorObject } from "ajv";
+import { YEARS } from "../time/bounds";
+import { parseDate, parseLocal } from "../time/zone";
 
 export interface Fault {
   /** Path of the field, e.g. builds[0].jobs[3].crew[0].skill */
@@ -19,6 +21,21 @@ export class InputError extends Error {
 }
 
 const ajv = new Ajv({ allErrors: true, allowUnionTypes: true, strict: false });
+
+const inYears = (text: string): boolean => +text.slice(0, 4) >= YEARS[0] && +text.slice(0, 4) <= YEARS[1];
+// Days and times that the calendar has: 31 February is none, and neither is the year 9999.
+ajv.addFormat("day", (text) => inYears(text) && !Number.isNaN(parseDate(text)));
+ajv.addFormat("local-time", (text) => inYears(text) && !Number.isNaN(parseLocal(text)));
+
+const FORMATS: Record<string, string> = {
+  day: `expected a date from ${YEARS[0]} to ${YEARS[1]} that the calendar has, as YYYY-MM-DD`,
+  "local-time": `expected a date and time from ${YEARS[0]} to ${YEARS[1]} that the calendar has, as YYYY-MM-DDTHH:MM`,
+};
+
+/** More faults than these are counted, not listed. */
+const MOST_FAULTS = 100;
+/** What is nested deeper than this is no form and no file of ours. */
+const DEEPEST = 60;
 
 const dotted = (pointer: string) =>
   pointer
@@ -40,6 +57,10 @@ function words(e: ErrorObject): Fault {
       return { path: path || "(file)", message: `expected ${JSON.stringify(e.params.allowedValue)}` };
     case "type":
       return { path: path || "(file)", message: `expected ${[e.params.type].flat().join(" or ")}` };
+    case "format":
+      return { path: path || "(file)", message: FORMATS[e.params.format] ?? "is not as expected" };
+    case "uniqueItems":
+      return { path: `${path}[${e.params.i}]`, message: "is there twice" };
     case "pattern":
       return { path: path || "(file)", message: `expected ${shape(e.params.pattern)}` };
     default:
@@ -56,15 +77,25 @@ function shape(pattern: string): string {
   return `text like ${pattern}`;
 }
 
-/** Object fields that are null count as absent. */
-export function withoutNulls(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(withoutNulls);
+/** Object fields that are null count as absent. Throws InputError where it is nested too deeply, or a field has a name that no field may have. */
+export function withoutNulls(value: unknown, depth = 0): unknown {
+  if (depth > DEEPEST) throw new InputError([{ path: "(file)", message: `is nested more than ${DEEPEST} deep` }]);
+  if (Array.isArray(value)) return value.map((v) => withoutNulls(v, depth + 1));
   if (value && typeof value === "object") {
     const out: Record<string, unknown> = {};
-    for (const [k, v] of Object.entries(value)) if (v !== null) out[k] = withoutNulls(v);
+    for (const [k, v] of Object.entries(value)) {
+      if (k === "__proto__") throw new InputError([{ path: k, message: "is no name for a field" }]);
+      if (v !== null) out[k] = withoutNulls(v, depth + 1);
+    }
     return out;
   }
   return value;
+}
+
+/** The first hundred faults, and how many more there are. */
+export function cappedFaults(faults: readonly Fault[]): Fault[] {
+  if (faults.length <= MOST_FAULTS) return [...faults];
+  return [...faults.slice(0, MOST_FAULTS), { path: "(more)", message: `and ${faults.length - MOST_FAULTS} more faults` }];
 }
 
 /** Makes a reader for one schema: returns the value, typed, or throws InputError with every fault. */
@@ -76,10 +107,12 @@ export function reader<T>(schema: object): (value: unknown) => T {
     const faults = (validate.errors ?? []).filter((e) => e.keyword !== "anyOf").map(words);
     const seen = new Set<string>();
     throw new InputError(
-      faults.filter((f) => {
-        const key = `${f.path} ${f.message}`;
-        return seen.has(key) ? false : seen.add(key);
-      }),
+      cappedFaults(
+        faults.filter((f) => {
+          const key = `${f.path} ${f.message}`;
+          return seen.has(key) ? false : seen.add(key);
+        }),
+      ),
     );
   };
 }

@@ -2,6 +2,7 @@
 
 import { choiceOf } from "../library/choices";
 import type { Plan } from "../plan/model";
+import { lastOfWalk } from "../time/bounds";
 import { openHours } from "../time/calendar";
 import { type Minute, zoneOf } from "../time/zone";
 import { calendarData } from "./left";
@@ -33,7 +34,7 @@ export function workingDays(shop: Pick<Shop, "calendars" | "workshop">, a: Minut
   const calendar = shop.calendars.find((c) => c.id === "shop");
   if (!calendar) return 0;
   const from = zone.dayOf(Math.min(a, b));
-  const to = zone.dayOf(Math.max(a, b));
+  const to = lastOfWalk(from, zone.dayOf(Math.max(a, b)));
   const { open } = openHours(zone, calendarData(calendar), from, to);
   let days = 0;
   for (let d = from + 1; d <= to; d++) if (open.minutes(zone.dayStart(d), zone.dayStart(d + 1)) > 0) days++;

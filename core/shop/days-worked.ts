@@ -1,5 +1,6 @@
 // Of the days that a van has been here, on how many somebody worked on its build.
 
+import { lastOfWalk } from "../time/bounds";
 import { openHours } from "../time/calendar";
 import { zoneOf } from "../time/zone";
 import { calendarData } from "./left";
@@ -28,7 +29,7 @@ export function daysWorked(shop: Pick<Shop, "workshop" | "calendars">, b: BuildR
   for (const j of b.jobs) {
     if (j.startedAt === null || j.byOthers) continue;
     const [a, z] = [Math.max(j.startedAt, b.arrives), Math.min(j.endedAt ?? now, until)];
-    for (let d = zone.dayOf(a); d <= zone.dayOf(z); d++) {
+    for (let d = zone.dayOf(a), end = lastOfWalk(d, zone.dayOf(z)); d <= end; d++) {
       const [x, y] = [Math.max(a, zone.dayStart(d)), Math.min(z, zone.dayStart(d + 1))];
       if (open === undefined || open.minutes(x, y) > 0) days.add(d);
     }

@@ -86,7 +86,8 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
       closed: b.closures.map((x) => [zone.show(x.from), zone.show(x.to)]),
       ...heatOf(b, zone),
     })),
-    yard: { places: w.yardPlaces, has: w.yardHas, work: w.yardWork },
+    // Vans that stand in the yard are there, however few places it is said to have.
+    yard: { places: Math.max(w.yardPlaces, shop.builds.filter((b) => b.at === "yard").length), has: w.yardHas, work: w.yardWork },
     fitters: fitters.map((f) => ({
       id: f.id,
       name: f.name,

@@ -1,5 +1,6 @@
 // A calendar (week, closed days, extra shifts) as a set of open minutes.
 
+import { lastOfWalk } from "./bounds";
 import { OpenSet, type Stretch } from "./openset";
 import { DAY, type Minute, parseClock, parseDate, weekdayOf, type Zone } from "./zone";
 
@@ -18,7 +19,7 @@ export function windowsOfDay(zone: Zone, day: number, windows: readonly (readonl
 }
 
 /**
- * Open minutes of a calendar between two local dates (days since 1970, both included). On one date
+ * Open minutes of a calendar between two local dates (days since 1970, both included; MOST_DAYS at most). On one date
  * `extra` wins over `closed` and over the week. `overtime` holds the minutes of extra windows marked so.
  */
 export function openHours(zone: Zone, calendar: CalendarData, firstDay: number, lastDay: number): { open: OpenSet; overtime: OpenSet } {
@@ -30,7 +31,7 @@ export function openHours(zone: Zone, calendar: CalendarData, firstDay: number, 
   }
   const open: Stretch[] = [];
   const over: Stretch[] = [];
-  for (let day = firstDay; day <= lastDay; day++) {
+  for (let day = firstDay, end = lastOfWalk(firstDay, lastDay); day <= end; day++) {
     const extras = extra.get(day);
     if (extras) {
       for (const e of extras) {

@@ -9,6 +9,10 @@ export type Minute = number;
 
 export const DAY = 1440;
 
+/** Nobody knows when clocks change outside of these (1950 and 2110): the nearest known offset holds there. */
+const EARLIEST = Date.UTC(1950, 0) / 60_000;
+const LATEST = Date.UTC(2110, 0) / 60_000;
+
 interface Change {
   /** First minute (UTC) at which `offset` holds. */
   from: Minute;
@@ -119,8 +123,10 @@ export class Zone {
     return local - utc;
   }
 
-  /** Widens the list of changes so that it covers [from, to]. */
-  private know(from: Minute, to: Minute): void {
+  /** Widens the list of changes so that it covers [from, to], as far as clock changes can be known at all. */
+  private know(first: Minute, last: Minute): void {
+    const from = Math.min(Math.max(first, EARLIEST), LATEST);
+    const to = Math.min(Math.max(last, EARLIEST), LATEST);
     if (this.knownTo > this.knownFrom && from >= this.knownFrom && to <= this.knownTo) return;
     const lo = Math.min(from, this.knownTo > this.knownFrom ? this.knownFrom : from) - 400 * DAY;
     const hi = Math.max(to, this.knownTo) + 400 * DAY;

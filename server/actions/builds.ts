@@ -45,6 +45,7 @@ export function refuseStops(options: Options, geometry?: Parameters<typeof confl
   if (stop) throw badField(`options.${stop.keys[0]}`, `contradicts: ${stop.text}`);
 }
 
+const purpose = { type: "string", maxLength: 160 };
 const weight = { type: "number", exclusiveMinimum: 0, maximum: 20 };
 
 /** A short readable id: the name as letters, and enough chance behind it. */
@@ -68,12 +69,12 @@ export const buildActions = [
     { method: "POST", path: "builds", role: "lead" },
     body(
       { name: is.name, client: is.name, vanId: is.id, arrives: is.local, due: is.local, options: optionsSchema },
-      { purpose: is.text, weight, openChoices: openChoicesSchema, draft: is.id },
+      { purpose, weight, openChoices: openChoicesSchema, draft: is.id },
     ),
     (b, { user }) =>
       change(user, async (x) => {
-        const arrives = instant(x.zone, b.arrives, "arrives");
-        const due = instant(x.zone, b.due, "due");
+        const arrives = instant(x, b.arrives, "arrives");
+        const due = instant(x, b.due, "due");
         if (due <= arrives) throw badField("due", "has to be after the arrival");
         const shop = await loadShop(x.c);
         const van = shop.vans.find((v) => v.id === b.vanId);
@@ -119,11 +120,11 @@ export const buildActions = [
   ),
   action<{ version: number; name: string; client: string; purpose: string; arrives: string; due: string; weight: number }>(
     { method: "PATCH", path: "builds/*", role: "lead" },
-    body({ version: is.version, name: is.name, client: is.name, purpose: is.text, arrives: is.local, due: is.local, weight }),
+    body({ version: is.version, name: is.name, client: is.name, purpose, arrives: is.local, due: is.local, weight }),
     (b, { user, ids }) =>
       change(user, async (x) => {
-        const arrives = instant(x.zone, b.arrives, "arrives");
-        const due = instant(x.zone, b.due, "due");
+        const arrives = instant(x, b.arrives, "arrives");
+        const due = instant(x, b.due, "due");
         if (due <= arrives) throw badField("due", "has to be after the arrival");
         const show = (v: unknown) => x.zone.show(Date.parse(`${String(v).replace(" ", "T")}Z`) / 60_000);
         await editRow(x.c, "build", b.name, ids[0], b.version, {

@@ -182,7 +182,7 @@ export const jobActions = [
     (b, { user, ids }) =>
       change(user, async (x) => {
         const f = await find(x, ids[0]);
-        const at = b.start === undefined ? null : toSql(instant(x.zone, b.start, "start"));
+        const at = b.start === undefined ? null : toSql(instant(x, b.start, "start"));
         const place = b.place ?? null;
         const fitters = [...new Set(b.fitters ?? [])];
         if (place !== null && !["yard", "bench"].includes(place) && !f.shop.bays.some((bay) => bay.id === place && !bay.retired))

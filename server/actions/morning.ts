@@ -26,7 +26,7 @@ export const morningActions = [
           await x.stale(text);
         });
       if (b.act === "undo")
-        return say(`${job.name} is not left for the morning after all`, b.was === undefined ? null : toSql(instant(zone, b.was, "was")));
+        return say(`${job.name} is not left for the morning after all`, b.was === undefined ? null : toSql(instant(state, b.was, "was")));
       const calendar = shop.calendars.find((c) => c.id === "shop");
       const morning = zone.show(nextMorning(shop.workshop.zone, calendar, now));
       const problem = withMorning(toProblem(shop, now, published?.plan), job.id, morning)!;

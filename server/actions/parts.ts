@@ -69,7 +69,7 @@ export const partActions = [
         if (b.cutOut && 2 * b.cutOut.r > Math.min(b.cutOut.w, b.cutOut.h))
           throw badField("cutOut.r", "is more than half of the smaller side");
         if (b.state === "wrong" && !b.note?.trim()) throw badField("note", "say what is wrong with it");
-        const promised = b.promised === undefined ? part.promisedAt : instant(x.zone, b.promised, "promised");
+        const promised = b.promised === undefined ? part.promisedAt : instant(x, b.promised, "promised");
         const supplier = shop.suppliers.find((s) => s.id === (b.supplierId ?? part.supplierId));
         if (b.supplierId && b.supplierId !== part.supplierId && (!supplier || supplier.retired))
           throw badField("supplierId", "is no supplier of the workshop");

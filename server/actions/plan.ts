@@ -15,7 +15,11 @@ export const planActions = [
     (b) =>
       tryWish(b.job, { ...(b.start && { start: b.start }), ...(b.place && { bay: b.place }), ...(b.fitters && { fitters: b.fitters }) }),
   ),
-  action<{ note?: string }>({ method: "POST", path: "plan/publish", role: "lead" }, body({}, { note: is.text }), async (b, { user }) => ({
-    number: await publish(user.id, b.note?.trim() ?? ""),
-  })),
+  action<{ note?: string }>(
+    { method: "POST", path: "plan/publish", role: "lead" },
+    body({}, { note: { type: "string", maxLength: 300 } }),
+    async (b, { user }) => ({
+      number: await publish(user.id, b.note?.trim() ?? ""),
+    }),
+  ),
 ];

@@ -21,8 +21,8 @@ function addition(path: string, table: SpanTable, word: string) {
     body({ [field]: is.id, from: is.local, to: is.local, reason }),
     (b, { user }) =>
       change(user, async (x) => {
-        const from = instant(x.zone, b.from, "from");
-        const to = instant(x.zone, b.to, "to");
+        const from = instant(x, b.from, "from");
+        const to = instant(x, b.to, "to");
         if (to <= from) throw badField("to", "has to be later than it begins");
         const owner = await spanOwner(x.c, table, b[field]);
         if (!owner) throw badField(field, "is not known");
@@ -45,7 +45,7 @@ function spanEdit(path: string, table: SpanTable, what: string) {
     body({ from: is.local, to: is.local, reason, wasFrom: is.local, wasTo: is.local }),
     (b, { user, ids }) =>
       change(user, async (x) => {
-        const [from, to] = [instant(x.zone, b.from, "from"), instant(x.zone, b.to, "to")];
+        const [from, to] = [instant(x, b.from, "from"), instant(x, b.to, "to")];
         if (to <= from) throw badField("to", "has to be later than it begins");
         const row = await lockSpan(x.c, table, ids[0]);
         if (!row) throw new Refusal(404, "It is gone already.");

@@ -26,7 +26,7 @@ interface Tool {
   hourCost?: number;
 }
 const toolFields = {
-  name: is.name,
+  name: { ...is.name, maxLength: 60 },
   pieces: { type: "integer", minimum: 1, maximum: 50 },
   state: { type: "string", enum: ["sound", "blunt", "broken", "lent"] },
   note: { type: "string", maxLength: 200 },

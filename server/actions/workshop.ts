@@ -7,20 +7,31 @@ import { WEEKDAYS, type Weekday } from "@/core/time/calendar";
 import { insert, rows, run } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
 import { openLines } from "@/db/suppliers";
-import { endSessionsOf } from "@/db/users";
+import { vansInYard } from "@/db/vans";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
-import { action, body, type Change, change, is } from "../action";
+import { action, body, type Change, change, instant, is } from "../action";
 import { byField, editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
-import { hashPassword } from "../session";
 import { slug } from "./builds";
+import { retire } from "./retire";
 
 const mm = { type: ["integer", "null"], minimum: 500, maximum: 30_000 };
-const skills = { type: "object", additionalProperties: { type: "integer", minimum: 0, maximum: 3 }, maxProperties: 30 };
+const skills = {
+  type: "object",
+  propertyNames: { type: "string", minLength: 1, maxLength: 40 },
+  additionalProperties: { type: "integer", minimum: 0, maximum: 3 },
+  maxProperties: 30,
+};
 const tickets = {
   type: "array",
-  items: { type: "object", additionalProperties: false, required: ["id"], properties: { id: is.id, until: is.date } },
+  maxItems: 50,
+  items: {
+    type: "object",
+    additionalProperties: false,
+    required: ["id"],
+    properties: { id: { type: "string", minLength: 1, maxLength: 40 }, until: is.date },
+  },
 };
 
 interface Bay {
@@ -104,6 +115,8 @@ const fitterFields = { name: is.name, calendarId: is.id, skills, tickets };
 const fitterOptional = { nots: { type: "array", uniqueItems: true, items: { type: "string", enum: [...NOTS, NEW] } } };
 
 async function writeSkills(x: Change, id: string, f: Fitter): Promise<void> {
+  const twice = f.tickets.findIndex((t, i) => f.tickets.slice(0, i).some((o) => o.id.trim().toLowerCase() === t.id.trim().toLowerCase()));
+  if (twice >= 0) throw badField(`tickets[${twice}].id`, "is there twice");
   await run(x.c, "DELETE FROM fitter_skill WHERE fitter_id = ?", [id]);
   await run(x.c, "DELETE FROM fitter_ticket WHERE fitter_id = ?", [id]);
   await insert(
@@ -117,24 +130,6 @@ async function writeSkills(x: Change, id: string, f: Fitter): Promise<void> {
     x.c,
     "fitter_ticket",
     f.tickets.map((t) => ({ fitter_id: id, ticket: t.id, until: t.until ?? null })),
-  );
-}
-
-/** A retired row stays for what it did; it just is not planned with any more. */
-function retire(path: string, table: string, what: string, check?: (x: Change, id: string) => Promise<void>) {
-  return action<{ version: number; retired: boolean }>(
-    { method: "POST", path: `${path}/*/retire`, role: "lead" },
-    body({ version: is.version, retired: is.bool }),
-    (b, { user, ids }) =>
-      change(user, async (x) => {
-        if (b.retired) await check?.(x, ids[0]);
-        await editRow(x.c, table, what, ids[0], b.version, {
-          retired: { column: "retired", value: b.retired, show: (v) => v === 1 || v === true },
-        });
-        const text = `${what} ${ids[0]} ${b.retired ? "retired" : "brought back"}`;
-        await x.event({ kind: `${table}.${b.retired ? "retired" : "restored"}`, entity: table, entityId: ids[0], text });
-        await x.stale(text);
-      }),
   );
 }
 
@@ -318,7 +313,7 @@ export const workshopActions = [
         if ((b.opens === undefined) !== (b.closes === undefined))
           throw badField(b.opens ? "closes" : "opens", "both times, or none for a closed day");
         if (b.opens && b.opens >= b.closes!) throw badField("closes", "has to be later than it opens");
-        if (Number.isNaN(Date.parse(b.date))) throw badField("date", "is no date");
+        instant(x, `${b.date}T00:00`, "date");
         await calendarExists(x, b.calendarId);
         const id = v7();
         await insert(x.c, "calendar_day", [
@@ -338,58 +333,6 @@ export const workshopActions = [
         return { id };
       }),
   ),
-  action<{ login: string; name: string; role: "lead" | "fitter"; fitterId?: string; password: string }>(
-    { method: "POST", path: "users", role: "lead" },
-    body(
-      {
-        login: { type: "string", pattern: "^[a-z0-9.-]{2,40}$" },
-        name: is.name,
-        role: { type: "string", enum: ["lead", "fitter"] },
-        password: { type: "string", minLength: 10, maxLength: 200 },
-      },
-      { fitterId: is.id },
-    ),
-    async (b, { user }) => {
-      const password_hash = await hashPassword(b.password);
-      return change(user, async (x) => {
-        if (b.role === "fitter" && !b.fitterId) throw badField("fitterId", "say which fitter signs in");
-        const [taken] = await rows(x.c, "SELECT 1 FROM user WHERE login = ?", [b.login]);
-        if (taken) throw badField("login", "is taken");
-        const id = slug(b.login);
-        await insert(x.c, "user", [{ id, login: b.login, name: b.name.trim(), role: b.role, fitter_id: b.fitterId, password_hash }]);
-        await x.event({ kind: "user.added", entity: "user", entityId: id, text: `${b.name} may sign in as ${b.role}` });
-        return { id };
-      });
-    },
-  ),
-  action<{ version: number; name: string }>(
-    { method: "PATCH", path: "users/*", role: "lead" },
-    body({ version: is.version, name: is.name }),
-    (b, { user, ids }) =>
-      change(user, async (x) => {
-        await editRow(x.c, "user", "The user", ids[0], b.version, { name: { column: "name", value: b.name.trim() } });
-        await x.event({ kind: "user.changed", entity: "user", entityId: ids[0], text: `is now called ${b.name.trim()}` });
-      }),
-  ),
-  action<{ version: number; password: string }>(
-    { method: "POST", path: "users/*/password", role: "lead" },
-    body({ version: is.version, password: { type: "string", minLength: 10, maxLength: 200 } }),
-    async (b, { user, ids }) => {
-      const password_hash = await hashPassword(b.password);
-      return change(user, async (x) => {
-        await editRow(x.c, "user", "The user", ids[0], b.version, {
-          password: { column: "password_hash", value: password_hash, show: () => "…" },
-        });
-        await endSessionsOf(x.c, ids[0]);
-        await x.event({ kind: "user.password", entity: "user", entityId: ids[0], text: "new password set" });
-      });
-    },
-  ),
-  retire("users", "user", "User", async (x, id) => {
-    const leads = await rows<{ id: string }>(x.c, "SELECT id FROM user WHERE role = 'lead' AND NOT retired FOR UPDATE");
-    if (leads.length === 1 && leads[0].id === id) throw new Refusal(409, "This is the only lead: nobody could change anything any more.");
-    await endSessionsOf(x.c, id);
-  }),
   action<{
     version: number;
     name: string;
@@ -409,9 +352,9 @@ export const workshopActions = [
       {
         version: is.version,
         name: is.name,
-        yardPlaces: is.count,
-        shuntMinutes: is.count,
-        goodsInMinutes: is.count,
+        yardPlaces: { type: "integer", minimum: 0, maximum: 500 },
+        shuntMinutes: { type: "integer", minimum: 0, maximum: 1440 },
+        goodsInMinutes: { type: "integer", minimum: 0, maximum: 20_160 },
         noiseFrom: is.clock,
         noiseTo: is.clock,
       },
@@ -429,6 +372,9 @@ export const workshopActions = [
         for (const [day, list] of Object.entries(b.noiseWeek ?? {}))
           for (const [from, to] of list ?? []) if (from >= to) throw badField(`noiseWeek.${day}`, "has to end later than it begins");
         const w = await loadWorkshop(x.c);
+        const there = await vansInYard(x.c);
+        if (b.yardPlaces < there)
+          throw badField("yardPlaces", `is less than the ${there} ${there === 1 ? "van that stands" : "vans that stand"} there`);
         await editRow(x.c, "workshop", "The workshop", w!.id, b.version, {
           name: { column: "name", value: b.name.trim() },
           yardPlaces: { column: "yard_places", value: b.yardPlaces },

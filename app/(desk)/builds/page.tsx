@@ -2,13 +2,13 @@ import type { Metadata } from "next";
 import { myDrafts } from "@/server/drafts";
 import { BuildList } from "@/ui/build/list";
 import { buildCards } from "../../_views/build";
-import { getState } from "../../_views/state";
+import { leadState } from "../../_views/state";
 import { requireLead } from "../../_views/who";
 
 export const metadata: Metadata = { title: "Builds" };
 
 export default async function Page() {
-  const state = await getState();
+  const state = await leadState();
   const user = await requireLead();
   const drafts = (await myDrafts(user.id)).map((d) => ({
     id: d.id,

@@ -2,13 +2,13 @@ import type { Metadata } from "next";
 import { plansToCompare, warmPlanner } from "@/server/planning";
 import { Lanes } from "@/ui/lanes/lanes";
 import { lanesView } from "../../_views/lanes";
-import { getState } from "../../_views/state";
+import { leadState } from "../../_views/state";
 
 export const metadata: Metadata = { title: "Lanes" };
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ job?: string; against?: string }> }) {
   const { job, against } = await searchParams;
-  const state = await getState();
+  const state = await leadState();
   warmPlanner(state);
   const { list, plan } = await plansToCompare(state.zone, against && /^\d{1,9}$/.test(against) ? Number(against) : undefined);
   return <Lanes view={lanesView(state, list, plan)} selected={job} />;

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import { Workshop } from "@/ui/workshop/workshop";
-import { getState } from "../../_views/state";
+import { leadState } from "../../_views/state";
 import { workshopView } from "../../_views/workshop";
 
 export const metadata: Metadata = { title: "Workshop" };
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ tab?: string }> }) {
-  return <Workshop view={await workshopView(await getState())} tab={(await searchParams).tab} />;
+  return <Workshop view={await workshopView(await leadState())} tab={(await searchParams).tab} />;
 }

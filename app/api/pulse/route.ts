@@ -1,12 +1,13 @@
-// The newest event's id: open pages ask every few seconds and load anew when it changes.
+// The number of the newest change: open pages ask every few seconds and load anew when it moves.
 
 import type { NextRequest } from "next/server";
 import { pulse } from "@/server/pulse";
-import { COOKIE, userOfToken } from "@/server/session";
+import { answering, requireUser } from "../answer";
 
 export const dynamic = "force-dynamic";
 
-export async function GET(request: NextRequest): Promise<Response> {
-  if (!(await userOfToken(request.cookies.get(COOKIE)?.value))) return Response.json({ error: "Sign in first." }, { status: 401 });
-  return Response.json({ event: await pulse() }, { headers: { "cache-control": "no-store" } });
-}
+export const GET = (request: NextRequest): Promise<Response> =>
+  answering(request, async () => {
+    await requireUser(request);
+    return Response.json({ event: await pulse() }, { headers: { "cache-control": "no-store" } });
+  });

@@ -1,41 +1,42 @@
 // Sign in and out.
 
 import type { NextRequest } from "next/server";
-import { answerError } from "@/server/api";
+import { reader } from "@/core/plan/fault";
 import { Refusal } from "@/server/refusal";
-import { COOKIE, cookieIsSecure, SESSION_DAYS, sameOrigin, signIn, signInDemo, signOut } from "@/server/session";
+import { addressOf, cookieName, cookieValue, DEVICE_DAYS, deviceCookieName, SESSION_DAYS, setCookie, signOut } from "@/server/session";
+import { type SignIn, signIn, signInDemo, signInSchema } from "@/server/sign-in";
+import { answering, readJson, requireOwnPage } from "../answer";
 
 export const dynamic = "force-dynamic";
 
-export async function POST(request: NextRequest): Promise<Response> {
-  try {
-    if (!sameOrigin(request.headers)) throw new Refusal(403, "This request does not come from Wide Lane's own pages.");
-    const body = (await request.json().catch(() => ({}))) as Record<string, unknown>;
-    const address = request.headers.get("x-forwarded-for")?.split(",")[0].trim() ?? "direct";
-    let session: Awaited<ReturnType<typeof signIn>>;
-    if (typeof body.demoUser === "string") session = await signInDemo(body.demoUser);
-    else if (typeof body.login === "string" && typeof body.password === "string" && body.login && body.password)
-      session = await signIn(body.login.trim(), body.password, address);
-    else throw new Refusal(422, "Name and password are both needed.");
-    const response = Response.json({ home: session.user.role === "lead" ? "/" : "/card" });
-    response.headers.append("set-cookie", cookie(session.token, SESSION_DAYS * 86_400, request.headers));
+const read = reader<SignIn>(signInSchema);
+const DAY = 86_400;
+
+export const POST = (request: NextRequest): Promise<Response> =>
+  answering(request, async () => {
+    requireOwnPage(request);
+    const ask = read((await readJson(request)) ?? {});
+    const { headers } = request;
+    const device = cookieValue(headers.get("cookie"), deviceCookieName(headers));
+    const from = { address: addressOf(headers), agent: headers.get("user-agent") ?? "", device };
+    if (!ask.demoUser && !(ask.login && ask.password)) throw new Refusal(422, "Name and password are both needed.");
+    const done = ask.demoUser
+      ? await signInDemo(ask.demoUser, from)
+      : await signIn({ ...ask, login: ask.login!, password: ask.password! }, from);
+    if ("ask" in done) return Response.json({ ask: done.ask });
+    const response = Response.json({ home: done.user.role === "lead" ? "/" : "/card" });
+    response.headers.append("set-cookie", setCookie(cookieName(headers), done.token, SESSION_DAYS * DAY, headers));
+    response.headers.append("set-cookie", setCookie(deviceCookieName(headers), done.device, DEVICE_DAYS * DAY, headers));
     return response;
-  } catch (e) {
-    const { status, body } = answerError(e);
-    return Response.json(body, { status });
-  }
-}
+  });
 
-export async function DELETE(request: NextRequest): Promise<Response> {
-  if (!sameOrigin(request.headers))
-    return Response.json({ error: "This request does not come from Wide Lane's own pages." }, { status: 403 });
-  await signOut(request.cookies.get(COOKIE)?.value);
-  const response = Response.json({});
-  response.headers.append("set-cookie", cookie("", 0, request.headers));
-  return response;
-}
-
-function cookie(value: string, seconds: number, headers: Headers): string {
-  const secure = cookieIsSecure(headers) ? "; Secure" : "";
-  return `${COOKIE}=${value}; Path=/; Max-Age=${seconds}; HttpOnly; SameSite=Strict${secure}`;
-}
+export const DELETE = (request: NextRequest): Promise<Response> =>
+  answering(request, async () => {
+    requireOwnPage(request);
+    const { headers } = request;
+    await signOut(cookieValue(headers.get("cookie"), cookieName(headers)));
+    const response = Response.json({});
+    response.headers.append("set-cookie", setCookie(cookieName(headers), "", 0, headers));
+    response.headers.append("clear-site-data", '"cache"');
+    return response;
+  });

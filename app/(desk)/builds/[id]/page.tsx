@@ -3,7 +3,7 @@ import { notFound } from "next/navigation";
 import { allUsers } from "@/server/people";
 import { BuildSheet } from "@/ui/build/sheet";
 import { buildView } from "../../../_views/build";
-import { getState } from "../../../_views/state";
+import { leadState } from "../../../_views/state";
 
 export const metadata: Metadata = { title: "Build" };
 
@@ -15,8 +15,9 @@ export default async function Page({
   searchParams: Promise<{ job?: string; tab?: string }>;
 }) {
   const { id } = await params;
+  const state = await leadState();
   const names = new Map((await allUsers()).map((u) => [u.id, u.name]));
-  const view = await buildView(await getState(), id, names);
+  const view = await buildView(state, id, names);
   if (!view) notFound();
   const { job, tab } = await searchParams;
   return <BuildSheet key={id} view={view} open={job} tab={tab} />;

@@ -1,13 +1,13 @@
 import type { Metadata } from "next";
 import { myDrafts } from "@/server/drafts";
 import { type DraftData, NewBuild } from "@/ui/build/new-build";
-import { getState } from "../../../_views/state";
+import { leadState } from "../../../_views/state";
 import { requireLead } from "../../../_views/who";
 
 export const metadata: Metadata = { title: "Add a build" };
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ draft?: string }> }) {
-  const { shop, zone, now } = await getState();
+  const { shop, zone, now } = await leadState();
   const { draft: asked } = await searchParams;
   const user = await requireLead();
   const draft = asked ? (await myDrafts(user.id)).find((d) => d.id === asked) : undefined;

@@ -7,12 +7,8 @@ import { streamLines } from "@/server/stream";
 export const dynamic = "force-dynamic";
 
 export function POST(request: NextRequest): Promise<Response> {
-  return streamLines(
-    request,
-    (name) => request.cookies.get(name)?.value,
-    async (_user, body, send) => {
-      await tryGains(String(body.build ?? ""), (step) => send({ step }), request.signal);
-      return {};
-    },
-  );
+  return streamLines(request, async (_user, body, send) => {
+    await tryGains(String(body.build ?? ""), (step) => send({ step }), request.signal);
+    return {};
+  });
 }

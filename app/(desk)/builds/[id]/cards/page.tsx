@@ -5,14 +5,15 @@ import { allUsers } from "@/server/people";
 import { PrintCards } from "@/ui/build/cards";
 import { buildView } from "../../../../_views/build";
 import { printCards } from "../../../../_views/print-cards";
-import { getState } from "../../../../_views/state";
+import { leadState } from "../../../../_views/state";
 
 export const metadata: Metadata = { title: "Job cards" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
+  const state = await leadState();
   const names = new Map((await allUsers()).map((u) => [u.id, u.name]));
-  const view = await buildView(await getState(), id, names);
+  const view = await buildView(state, id, names);
   if (!view) notFound();
   const h = await headers();
   const origin = `${h.get("x-forwarded-proto") ?? "http"}://${h.get("host") ?? "localhost"}`;

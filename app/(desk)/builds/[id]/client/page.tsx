@@ -4,13 +4,13 @@ import { clientPage } from "@/core/shop/client-page";
 import { allUsers } from "@/server/people";
 import { ClientSheet } from "@/ui/build/client-sheet";
 import { buildView } from "../../../../_views/build";
-import { getState } from "../../../../_views/state";
+import { leadState } from "../../../../_views/state";
 
 export const metadata: Metadata = { title: "For the client" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const state = await getState();
+  const state = await leadState();
   const view = await buildView(state, id, new Map((await allUsers()).map((u) => [u.id, u.name])));
   const build = state.shop.builds.find((b) => b.id === id);
   if (!view || !build) notFound();
