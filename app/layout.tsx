@@ -1,6 +1,7 @@
 import type { Metadata, Viewport } from "next";
 import { cookies } from "next/headers";
 import { Toaster } from "sonner";
+import { Nonce } from "@/ui/kit/nonce";
 import "./globals.css";
 
 export const metadata: Metadata = {
@@ -14,6 +15,7 @@ export default async function Root({ children }: { children: React.ReactNode }) 
   return (
     <html lang="en-GB" data-theme={theme}>
       <body>
+        <Nonce />
         {children}
         <Toaster
           position="bottom-center"

@@ -1,6 +1,7 @@
 // The connection pool and the one way to run a transaction.
 
 import mysql, { type Pool, type PoolConnection, type RowDataPacket } from "mysql2/promise";
+import { type Node, nodesOf } from "./address";
 
 export type Conn = PoolConnection;
 export type Row = RowDataPacket;
@@ -19,10 +20,20 @@ export function pool(url = process.env.DATABASE_URL): Pool {
   return shared.wideLanePool;
 }
 
+/** A pool of connections to one server; to a cluster, a pool for each of its nodes, of which the first that can be reached is used. */
 export function makePool(url: string): Pool {
+  const nodes = nodesOf(url);
+  if (nodes.length === 1) return poolOf(nodes[0]);
+  return new Cluster(nodes.map(poolOf)) as unknown as Pool;
+}
+
+function poolOf(node: Node): Pool {
   const p = mysql.createPool({
-    uri: url,
-    connectionLimit: 10,
+    ...node,
+    connectionLimit: 12,
+    connectTimeout: 3000,
+    enableKeepAlive: true,
+    keepAliveInitialDelay: 5000,
     dateStrings: true,
     decimalNumbers: true,
     jsonStrings: true,
@@ -30,9 +41,66 @@ export function makePool(url: string): Pool {
     timezone: "Z",
   });
   p.pool.on("connection", (c) => {
-    c.query("SET time_zone = '+00:00', sql_mode = 'STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO'");
+    c.query(
+      "SET time_zone = '+00:00', sql_mode = 'STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,ERROR_FOR_DIVISION_BY_ZERO', innodb_lock_wait_timeout = 20",
+    );
   });
   return p;
+}
+
+/** The nodes of a cluster behind the face of one pool: what goes on at a node that is gone goes on at the next one. */
+class Cluster {
+  private current = 0;
+  constructor(private readonly pools: readonly Pool[]) {}
+
+  async getConnection(): Promise<PoolConnection> {
+    let last: unknown;
+    for (let i = 0; i < this.pools.length; i++) {
+      const at = (this.current + i) % this.pools.length;
+      try {
+        const c = await this.pools[at].getConnection();
+        // A node that was cut off from the others still answers, but may not be worked with.
+        const [[ready]] = await c
+          .query<mysql.RowDataPacket[]>({ sql: "SHOW STATUS LIKE 'wsrep_ready'", timeout: 3000 })
+          .catch((e: unknown) => {
+            c.destroy();
+            throw e;
+          });
+        if (ready && ready.Value !== "ON") {
+          c.release();
+          last = Object.assign(new Error("a node of the cluster is not ready"), { errno: 1047 });
+          continue;
+        }
+        this.current = at;
+        return c;
+      } catch (e) {
+        last = e;
+        if (!isUnreachable(e)) throw e;
+      }
+    }
+    throw last;
+  }
+
+  async query(sql: string, params?: unknown): Promise<unknown> {
+    for (let attempt = 1; ; attempt++) {
+      const c = await this.getConnection();
+      let lost = false;
+      try {
+        return await c.query(sql, params as Params);
+      } catch (e) {
+        lost = isUnreachable(e);
+        // Only what changes nothing is asked again elsewhere.
+        if (!lost || attempt > this.pools.length || !/^\s*(SELECT|SHOW)/i.test(sql)) throw e;
+      } finally {
+        if (lost) c.destroy();
+        else c.release();
+      }
+    }
+  }
+
+  async end(): Promise<void> {
+    await Promise.all(this.pools.map((p) => p.end()));
+  }
 }
 
 /**
@@ -45,7 +113,16 @@ const DUPLICATE = 1062;
 const MOST_TRIES = 8;
 
 /** Connections that broke before anything could be asked of them: nothing was done, so another one may be tried. */
-const BROKEN = new Set(["ECONNREFUSED", "ECONNRESET", "EPIPE", "PROTOCOL_CONNECTION_LOST", "ETIMEDOUT"]);
+const BROKEN = new Set([
+  "ECONNREFUSED",
+  "ECONNRESET",
+  "EPIPE",
+  "ETIMEDOUT",
+  "EHOSTUNREACH",
+  "ENOTFOUND",
+  "PROTOCOL_CONNECTION_LOST",
+  "PROTOCOL_SEQUENCE_TIMEOUT",
+]);
 
 export interface Failure {
   errno?: number;
@@ -76,26 +153,37 @@ async function connection(from: Pool): Promise<Conn> {
 
 const pause = (ms: number) => new Promise((r) => setTimeout(r, ms));
 
-/** Runs `work` in one transaction; again (a few times, with growing pauses) after a deadlock or a failed certification. */
-export async function transaction<T>(work: (c: Conn) => Promise<T>, from: Pool = pool()): Promise<T> {
+/**
+ * Runs `work` in one transaction; again (a few times, with growing pauses) after a deadlock, a failed certification, or a
+ * connection that broke before the commit was asked for. Of one that broke at the commit nobody knows whether it counts:
+ * it is run again only where `work` itself finds out (`knows`).
+ */
+export async function transaction<T>(work: (c: Conn) => Promise<T>, from: Pool = pool(), knows = false): Promise<T> {
   for (let attempt = 1; ; attempt++) {
     const c = await connection(from);
     let broken = false;
+    let committing = false;
     try {
       await c.beginTransaction();
       const result = await work(c);
+      committing = true;
       await c.commit();
       return result;
     } catch (e) {
-      await c.rollback().catch(() => {
-        broken = true;
-      });
+      broken = isUnreachable(e);
+      if (!broken)
+        await c.rollback().catch(() => {
+          broken = true;
+        });
       const { errno } = e as Failure;
-      const again = errno !== undefined && (AGAIN.has(errno) ? attempt < MOST_TRIES : errno === DUPLICATE && attempt < 3);
+      const again = broken
+        ? attempt < 4 && (!committing || knows)
+        : errno !== undefined && (AGAIN.has(errno) ? attempt < MOST_TRIES : errno === DUPLICATE && attempt < 3);
       if (!again) throw e;
-      if (errno === DUPLICATE) retried.duplicates++;
+      if (broken) retried.connections++;
+      else if (errno === DUPLICATE) retried.duplicates++;
       else retried.conflicts++;
-      await pause(Math.min(400, 8 * attempt * attempt) * (0.5 + Math.random()));
+      await pause(Math.min(broken ? 1500 : 400, (broken ? 60 : 8) * attempt * attempt) * (0.5 + Math.random()));
     } finally {
       // A connection whose state is unknown is not given to anybody else.
       if (broken) c.destroy();

@@ -11,8 +11,9 @@ const HELP = `Usage: ./wide-lane COMMAND
   check PROBLEM PLAN                       the independent checker: exit 0 and "valid", or 1 and each broken rule
   setout NAME FILE [--svg FILE] [--dxf FILE]   a set-out calculator: numbers before metal is cut
   bench [plan | plain] [--write]           speed of the planner on generated problems
-  backup FILE                              write the whole database of ./wide-lane start to a file
-  restore FILE                             put such a file back (into an empty database)
+  backup FILE | backup --verify FILE       write the whole database of ./wide-lane start to a file; read one through
+  restore FILE [--replace]                 put such a file back, all of it or nothing
+  sign-in-code LOGIN                       a code for somebody who can't get in any more
   doctor                                   what is installed, free and running
   shots                                    make the pictures in docs/screenshots anew`;
 
@@ -26,6 +27,7 @@ const commands: Record<string, () => Promise<{ default: (args: string[]) => Prom
   bench: () => import("./bench"),
   backup: () => import("./backup"),
   restore: () => import("./restore"),
+  "sign-in-code": () => import("./sign-in-code"),
   doctor: () => import("./doctor"),
   shots: () => import("./shots"),
 };

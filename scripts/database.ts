@@ -1,16 +1,20 @@
-// The own MariaDB: made, started on loopback, stopped by its pid. Never touches the system's server.
+// The own MariaDB: made, started on loopback, stopped by its pid. Never touches the system's server. It ends when whoever
+// started it dies; should it be left behind all the same, the next start finds it by pid and start time, and ends it.
 
 import { type ChildProcess, spawn, spawnSync } from "node:child_process";
 import { randomBytes } from "node:crypto";
-import { appendFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { appendFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import os from "node:os";
 import path from "node:path";
 import mysql from "mysql2/promise";
+import { endProcess, known, readKnown, runs, writeKnown } from "./process";
 import { Stop } from "./stop";
 
 export interface Database {
   url: string;
+  pid: number;
+  port: number;
   /** Resolves when the server has ended, with its exit code. */
   ended: Promise<number | null>;
   stop(): Promise<void>;
@@ -28,9 +32,21 @@ export function freePort(): Promise<number> {
   });
 }
 
-function diskFree(folder: string): number {
-  const out = spawnSync("df", ["-Pk", folder], { encoding: "utf8" }).stdout?.trim().split("\n").at(-1) ?? "";
-  return Number(out.split(/\s+/)[3] ?? Number.POSITIVE_INFINITY) * 1024;
+/** Bytes free where a folder lies. */
+export function diskFree(folder: string): number {
+  try {
+    const s = statfsSync(folder);
+    return s.bavail * s.bsize;
+  } catch {
+    return Number.POSITIVE_INFINITY;
+  }
+}
+
+/** A database that a dead launcher left behind on this folder is ended in good order. */
+export async function endLeftover(folder: string): Promise<void> {
+  const left = readKnown(path.join(folder, "database"));
+  if (!runs(left)) return;
+  if (!(await endProcess(left!, 60_000))) throw new Stop(`an old MariaDB (process ${left!.pid}) still has ${folder} and does not end.`);
 }
 
 /** Where the server on a data folder answers right now; undefined when none does. */
@@ -47,10 +63,21 @@ export async function runningUrl(folder: string): Promise<string | undefined> {
   }
 }
 
+/** The program that ends its own when the process that started it dies; part of every Debian. */
+const TIED = "/usr/bin/setpriv";
+
+export interface Wanted {
+  /** The port it had before: whoever is connected finds it again there. */
+  port?: number;
+  /** Further settings of the server, for tests. */
+  more?: string[];
+}
+
 /** Starts a server on a data folder (made when missing). `name` is the database in it. */
-export async function startDatabase(folder: string, name: string): Promise<Database> {
+export async function startDatabase(folder: string, name: string, wanted: Wanted = {}): Promise<Database> {
   const data = path.join(folder, "mariadb");
   mkdirSync(folder, { recursive: true });
+  await endLeftover(folder);
   if (diskFree(folder) < 300 * 1024 * 1024) throw new Stop(`less than 300 MB are free where ${folder} lies: make room, then start again.`);
   const secret = path.join(folder, "password");
   const fresh = !existsSync(path.join(data, "mysql"));
@@ -72,7 +99,7 @@ export async function startDatabase(folder: string, name: string): Promise<Datab
     writeFileSync(secret, randomBytes(24).toString("base64url"), { mode: 0o600 });
   }
   const password = readFileSync(secret, "utf8");
-  const port = await freePort();
+  const port = wanted.port ?? (await freePort());
   // A socket's path may have 107 bytes at most: it lies in a short folder of its own.
   const run = mkdtempSync(path.join(os.tmpdir(), "wl-"));
   const socket = path.join(run, "s.sock");
@@ -91,9 +118,11 @@ GRANT ALL ON *.* TO 'wide_lane'@'127.0.0.1';
   );
   const urlFile = path.join(folder, "url");
   let errors = "";
+  const tied = existsSync(TIED);
   const server: ChildProcess = spawn(
-    "mariadbd",
+    tied ? TIED : "mariadbd",
     [
+      ...(tied ? ["--pdeathsig", "TERM", "mariadbd"] : []),
       "--no-defaults",
       `--user=${os.userInfo().username}`,
       `--datadir=${data}`,
@@ -110,6 +139,8 @@ GRANT ALL ON *.* TO 'wide_lane'@'127.0.0.1';
       "--innodb-flush-log-at-trx-commit=1",
       "--max-allowed-packet=64M",
       "--character-set-server=utf8mb4",
+      "--max-connections=300",
+      ...(wanted.more ?? []),
     ],
     { stdio: ["ignore", "ignore", "pipe"], detached: true },
   );
@@ -117,10 +148,13 @@ GRANT ALL ON *.* TO 'wide_lane'@'127.0.0.1';
     errors = (errors + d).slice(-4000);
     appendFileSync(path.join(folder, "mariadb.log"), d);
   });
+  const pidFile = path.join(folder, "database");
+  if (server.pid) writeFileSync(pidFile, writeKnown(known(server.pid)));
   let gone = false;
   const ended = new Promise<number | null>((resolve) => {
     server.once("exit", (code) => {
       gone = true;
+      rmSync(pidFile, { force: true });
       rmSync(run, { recursive: true, force: true });
       rmSync(urlFile, { force: true });
       resolve(code);
@@ -150,6 +184,8 @@ GRANT ALL ON *.* TO 'wide_lane'@'127.0.0.1';
   }
   return {
     url,
+    pid: server.pid!,
+    port,
     ended,
     stop: async () => {
       if (!gone) server.kill("SIGTERM");

@@ -6,16 +6,25 @@ import { pool } from "../db/pool";
 import { demoState, loadDemo } from "../demo/load";
 import { DEMO_PASSWORD, users } from "../demo/people";
 import { readArgs } from "./args";
-import { lock, runUntilStopped, say } from "./run";
+import { endLeftover } from "./database";
+import { lock, lockFile } from "./lock";
+import { runUntilStopped, say } from "./run";
 import { Stop } from "./stop";
 
 export default async function demo(args: string[]): Promise<number> {
-  const a = readArgs(args, ["port", "host"], ["fresh"], "./wide-lane demo [--fresh] [--port N] [--host H]");
+  const a = readArgs(
+    args,
+    ["port", "host", "metrics-port"],
+    ["fresh"],
+    "./wide-lane demo [--fresh] [--port N] [--host H] [--metrics-port N]",
+  );
   if (process.env.DATABASE_URL) throw new Stop("demo keeps its own database: unset DATABASE_URL, or use ./wide-lane start");
   const folder = path.resolve(".data/demo");
   if (a.options.has("fresh") && existsSync(folder)) {
-    lock(folder)();
+    const unlock = lock(lockFile(folder, undefined, 0));
+    await endLeftover(folder);
     rmSync(folder, { recursive: true, force: true });
+    unlock();
   }
   return runUntilStopped({
     args: a,

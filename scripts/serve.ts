@@ -5,6 +5,7 @@ import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import path from "node:path";
+import { watchForHang } from "./hang";
 import { Stop } from "./stop";
 import { bundleFront, bundlePhotoWorker, bundleWorker } from "./worker-bundle";
 
@@ -37,10 +38,14 @@ function hashSources(): string {
   return h.digest("hex");
 }
 
+/** Whether what is built is what the sources say now. */
+export const buildIsCurrent = (stamp = hashSources()): boolean =>
+  existsSync(STAMP) && BUNDLES.every((b) => existsSync(b)) && readFileSync(STAMP, "utf8") === stamp;
+
 /** Builds what is not built yet; says so, since it takes a minute or two. */
 export function build(say: (text: string) => void): void {
   const stamp = hashSources();
-  if (existsSync(STAMP) && BUNDLES.every((b) => existsSync(b)) && readFileSync(STAMP, "utf8") === stamp) return;
+  if (buildIsCurrent(stamp)) return;
   say("Building (a minute or two, only after a change) ...");
   bundleWorker();
   bundlePhotoWorker();
@@ -125,6 +130,11 @@ export async function serve(host: string, port: number, env: Record<string, stri
     }
     await new Promise((r) => setTimeout(r, 100));
   }
+  const unwatch = watchForHang(address, () => {
+    process.stderr.write("the server does not answer any more; it is ended\n");
+    child.kill("SIGKILL");
+  });
+  void ended.then(unwatch);
   return {
     address,
     pid: child.pid!,

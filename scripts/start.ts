@@ -7,11 +7,17 @@ import { readArgs } from "./args";
 import { runUntilStopped } from "./run";
 
 export default async function start(args: string[]): Promise<number> {
-  const a = readArgs(args, ["port", "host", "zone", "name"], [], "./wide-lane start [--port N] [--host H] [--name NAME --zone ZONE]");
+  const a = readArgs(
+    args,
+    ["port", "host", "zone", "name", "metrics-port"],
+    [],
+    "./wide-lane start [--port N] [--host H] [--name NAME --zone ZONE] [--metrics-port N]",
+  );
   return runUntilStopped({
     args: a,
     folder: path.resolve(".data/shop"),
     port: 3200,
+    backups: true,
     prepare: async () => {
       const made = await firstRun(
         a.options.get("name") ?? "Our workshop",
@@ -21,8 +27,8 @@ export default async function start(args: string[]): Promise<number> {
       return made
         ? [
             "",
-            `First start: sign in as ${made.login} with ${made.password} and set a password of your own (Workshop, Who signs in).`,
-            "This is shown once.",
+            `First start: sign in as ${made.login} with the code ${made.code} and choose a password.`,
+            "The code works once and is shown only now. ./wide-lane sign-in-code lead makes another.",
             "",
           ]
         : [];

@@ -1,26 +1,28 @@
 // The first start on an empty database: an empty workshop with usual hours, the known vans, and one lead.
 
-import { randomBytes } from "node:crypto";
 import { v7 } from "uuid";
 import { zoneOf } from "@/core/time/zone";
 import { addEvent } from "@/db/events";
 import { insert, pool, rows, transaction } from "@/db/pool";
 import { insertTools } from "@/db/tools";
+import { addUser } from "@/db/users";
 import { insertVans } from "@/db/vans";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
 import { nowMinute } from "./clock";
-import { hashPassword } from "./password";
+import { cleanCode, hashPassword, newCode } from "./password";
 
+/** So long the first code waits to be used. */
+const FIRST_HOURS = 14 * 24;
 const PLACE = { latitude: 50, longitude: 8 };
 
-/** Makes the workshop when there is none; the lead's login and password, to be shown once. */
-export async function firstRun(name: string, zoneName: string): Promise<{ login: string; password: string } | undefined> {
+/** Makes the workshop when there is none; the lead's login and the code they sign in with once, to choose a password. */
+export async function firstRun(name: string, zoneName: string): Promise<{ login: string; code: string } | undefined> {
   if ((await rows(pool(), "SELECT id FROM workshop LIMIT 1")).length) return undefined;
   const zone = zoneOf(zoneName);
   const now = nowMinute(zone);
-  const password = randomBytes(9).toString("base64url");
-  const password_hash = await hashPassword(password);
+  const code = newCode();
+  const codeHash = await hashPassword(cleanCode(code));
   await transaction(async (c) => {
     await insert(c, "workshop", [
       {
@@ -52,9 +54,9 @@ export async function firstRun(name: string, zoneName: string): Promise<{ login:
     ]);
     await insertVans(c);
     await insertTools(c);
-    await insert(c, "user", [{ id: "lead", login: "lead", name: "Lead", role: "lead", password_hash }]);
+    await addUser(c, { id: "lead", login: "lead", name: "Lead", role: "lead", codeHash, hours: FIRST_HOURS });
     await saveForecast(c, forecast(PLACE, zone, now, 14), now);
     await addEvent(c, now, { userId: "lead", kind: "workshop.made", entity: "workshop", entityId: "workshop", text: `${name} set up` });
   });
-  return { login: "lead", password };
+  return { login: "lead", code };
 }

@@ -13,17 +13,17 @@ import { insert, pool, rows, run, transaction } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { freshDatabase } from "@/db/testing";
 import type { User } from "@/db/users";
-import { bundleWorker } from "@/scripts/worker-bundle";
+import { bundlePhotoWorker, bundleWorker } from "@/scripts/worker-bundle";
 import { actions, perform } from "./api";
 import { firstRun } from "./first-run";
-import { addPhoto, photoBytes, preparePhoto } from "./photos";
+import { addPhoto, photoBytes } from "./photos";
 import { currentProblem, loadState, publish } from "./planning";
+import { preparePhoto } from "./prepare-photo";
 import { Refusal } from "./refusal";
-import { sameOrigin, signIn, signInDemo, signOut, userOfToken } from "./session";
+import { sameOrigin } from "./session";
 
 const lead: User = { id: "lead", login: "lead", name: "Lead", role: "lead", fitterId: null, retired: false, version: 1 };
 let ines: User;
-let password = "";
 const options = { ...DEFAULT_OPTIONS, windows: 1, solar: 0, shore: false, heater: "none" };
 const build = (name: string) => ({
   name,
@@ -56,8 +56,10 @@ let id = "";
 beforeAll(async () => {
   process.env.WIDE_LANE_WORKER = path.join(mkdtempSync(path.join(os.tmpdir(), "wl-worker-")), "plan-worker.mjs");
   bundleWorker(process.env.WIDE_LANE_WORKER);
+  process.env.WIDE_LANE_PHOTO_WORKER = path.resolve("node_modules/.cache/wide-lane-test/photo-worker.mjs");
+  bundlePhotoWorker(process.env.WIDE_LANE_PHOTO_WORKER);
   await freshDatabase();
-  password = (await firstRun("Test house", "Europe/Lisbon"))!.password;
+  await firstRun("Test house", "Europe/Lisbon");
   const skills = { body: 3, trim: 3, electric: 3, joinery: 3, plumbing: 3, paint: 3, gas: 3 };
   const a = await post("fitters", { name: "Ines", calendarId: "shop", skills, tickets: [{ id: "gas" }] });
   await post("fitters", { name: "Teo", calendarId: "shop", skills, tickets: [] });
@@ -87,31 +89,6 @@ describe("who may", () => {
     expect(from({ origin: "nonsense", host: "shop:3200" })).toBe(false);
     expect(from({ host: "shop:3200" })).toBe(false);
   });
-});
-
-describe("signing in", () => {
-  it("opens a session with the right password and ends it", async () => {
-    const { token, user } = await signIn("lead", password, "1.1.1.1");
-    expect(user.role).toBe("lead");
-    expect((await userOfToken(token))?.id).toBe("lead");
-    await signOut(token);
-    expect(await userOfToken(token)).toBeUndefined();
-    expect(await userOfToken("made-up")).toBeUndefined();
-  });
-  it("says the same for a wrong name and a wrong password, and closes after five tries", async () => {
-    const words = async (login: string) => (await refusal(signIn(login, "wrong", "2.2.2.2"))).message;
-    expect(await words("lead")).toBe(await words("nobody"));
-    for (let i = 0; i < 4; i++) await words("lead");
-    expect((await refusal(signIn("lead", password, "3.3.3.3"))).status).toBe(429);
-  });
-  it("stores neither passwords nor session tokens", async () => {
-    const { token } = await signIn(`lead`, password, "x").catch(() => ({ token: "none" }));
-    const stored = JSON.stringify(await rows(pool(), "SELECT * FROM session")) + JSON.stringify(await rows(pool(), "SELECT * FROM user"));
-    expect(stored).not.toContain(password);
-    if (token !== "none") expect(stored).not.toContain(token);
-    expect(stored).toContain("$argon2id$");
-  });
-  it("offers people to click in the demo only", async () => expect((await refusal(signInDemo("lead"))).status).toBe(403));
 });
 
 describe("builds", () => {
@@ -455,18 +432,12 @@ describe("the workshop", () => {
       theirs: { name: "Ines Maria" },
     });
   });
-  it("adds people, and a new password ends their sessions", async () => {
-    const { id: user } = await post("users", { login: "zoe", name: "Zoe", role: "lead", password: "ten signs at least" });
-    const { token } = await signIn("zoe", "ten signs at least", "9.9.9.9");
-    await post(`users/${user}/password`, { version: 1, password: "another long one" });
-    expect(await userOfToken(token)).toBeUndefined();
-    expect(
-      (await refusal(post("users", { login: "zoe", name: "Z", role: "lead", password: "ten signs at least" }))).detail.faults,
-    ).toMatchObject([{ path: "login" }]);
-    expect(
-      (await refusal(post("users", { login: "kim", name: "Kim", role: "fitter", password: "ten signs at least" }))).detail.faults,
-    ).toMatchObject([{ path: "fitterId" }]);
-    expect((await refusal(post("users", { login: "kim", name: "Kim", role: "lead", password: "short" }))).status).toBe(422);
+  it("adds people with a code that is good once; a taken login and a fitter without a name are told by their fields", async () => {
+    expect((await post("users", { login: "zoe", name: "Zoe", role: "lead" })).code).toMatch(/^[a-z2-9]{5}(-[a-z2-9]{5}){2}$/);
+    expect((await refusal(post("users", { login: "zoe", name: "Z", role: "lead" }))).detail.faults).toMatchObject([{ path: "login" }]);
+    expect((await refusal(post("users", { login: "kim", name: "Kim", role: "fitter" }))).detail.faults).toMatchObject([
+      { path: "fitterId" },
+    ]);
   });
 });
 

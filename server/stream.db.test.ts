@@ -13,7 +13,7 @@ import { bundleWorker } from "@/scripts/worker-bundle";
 import { perform } from "./api";
 import { firstRun } from "./first-run";
 import { currentProblem, loadState, markStale, replan, tryGains, tryWish } from "./planning";
-import { signIn } from "./session";
+import { begin } from "./session";
 import { streamLines } from "./stream";
 
 const lead = { id: "lead", login: "lead", name: "Lead", role: "lead" as const, fitterId: null, retired: false, version: 1 };
@@ -24,8 +24,8 @@ beforeAll(async () => {
   process.env.WIDE_LANE_WORKER = path.join(mkdtempSync(path.join(os.tmpdir(), "wl-worker-")), "plan-worker.mjs");
   bundleWorker(process.env.WIDE_LANE_WORKER);
   await freshDatabase();
-  const { login, password } = (await firstRun("Streams", "Europe/Lisbon"))!;
-  token = (await signIn(login, password, "1.1.1.1")).token;
+  await firstRun("Streams", "Europe/Lisbon");
+  token = await begin(lead, { agent: "", address: "" });
   await run(pool(), "UPDATE bay SET has = ?, temp_c = 18", [
     JSON.stringify(["indoor", "lit", "heated", "lift", "roof-access", "scales", "wash"]),
   ]);
@@ -50,6 +50,7 @@ afterAll(() => pool().end());
 
 const request = (headers: Record<string, string>, body: object = {}) =>
   new Request("http://shop/api/plan/search", { method: "POST", headers, body: JSON.stringify(body) });
+const signedIn = () => ({ cookie: `wide_lane=${token}` });
 const lines = async (r: Response) =>
   (await r.text())
     .trim()
@@ -60,37 +61,25 @@ describe("streamLines", () => {
   const own = { "sec-fetch-site": "same-origin" };
   it("refuses before the first line: foreign pages, nobody, fitters", async () => {
     const work = async () => ({});
-    expect((await streamLines(request({ origin: "http://evil", host: "shop" }), () => token, work)).status).toBe(403);
-    expect((await streamLines(request(own), () => undefined, work)).status).toBe(401);
+    expect((await streamLines(request({ origin: "http://evil", host: "shop", ...signedIn() }), work)).status).toBe(403);
+    expect((await streamLines(request(own), work)).status).toBe(401);
   });
   it("tells what is sent, and at the end how it went", async () => {
-    const r = await streamLines(
-      request(own, { n: 2 }),
-      () => token,
-      async (user, body, send) => {
-        send({ who: user.role, body });
-        return { sum: 4 };
-      },
-    );
+    const r = await streamLines(request({ ...own, ...signedIn() }, { n: 2 }), async (user, body, send) => {
+      send({ who: user.role, body });
+      return { sum: 4 };
+    });
     expect(await lines(r)).toEqual([{ who: "lead", body: { n: 2 } }, { done: { sum: 4 } }]);
   });
   it("tells a refusal on the way in the server's words, and a fault without its inside", async () => {
     const bad = await lines(
-      await streamLines(
-        request(own),
-        () => token,
-        () => tryGains("none", () => undefined).then(() => ({})),
-      ),
+      await streamLines(request({ ...own, ...signedIn() }), () => tryGains("none", () => undefined).then(() => ({}))),
     );
     expect(bad).toEqual([{ failed: { status: 404, error: "There is no such build." } }]);
     const fault = await lines(
-      await streamLines(
-        request(own),
-        () => token,
-        async () => {
-          throw new Error("secret inside");
-        },
-      ),
+      await streamLines(request({ ...own, ...signedIn() }), async () => {
+        throw new Error("secret inside");
+      }),
     );
     expect(JSON.stringify(fault)).not.toContain("secret");
     expect(fault[0].failed).toMatchObject({ status: 500 });

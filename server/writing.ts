@@ -89,14 +89,19 @@ export async function writing<T>(work: (c: Conn, act: number) => Promise<T>): Pr
 }
 
 const write = <T>(mine: Asked | undefined, work: (c: Conn, act: number) => Promise<T>): Promise<T> =>
-  transaction(async (c) => {
-    const act = (await beginChange(c)) ?? 0;
-    const keeps = mine !== undefined && !mine.kept;
-    if (keeps) {
-      const old = await keptAnswer(c, mine.userId, mine.actId);
-      if (old) throw new DoneAlready(old);
-    }
-    const made = await work(c, act);
-    if (keeps) await keepAnswer(c, mine.userId, mine.actId, mine.request, made);
-    return made;
-  });
+  transaction(
+    async (c) => {
+      const act = (await beginChange(c)) ?? 0;
+      const keeps = mine !== undefined && !mine.kept;
+      if (keeps) {
+        const old = await keptAnswer(c, mine.userId, mine.actId);
+        if (old) throw new DoneAlready(old);
+      }
+      const made = await work(c, act);
+      if (keeps) await keepAnswer(c, mine.userId, mine.actId, mine.request, made);
+      return made;
+      // An act with an id finds out by itself whether it was done.
+    },
+    pool(),
+    mine !== undefined && !mine.kept,
+  );

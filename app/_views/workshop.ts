@@ -16,7 +16,8 @@ import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
 import { inUse } from "@/core/shop/tools";
 import { openHours } from "@/core/time/calendar";
 import { OpenSet } from "@/core/time/openset";
-import { allUsers } from "@/server/people";
+import { diskFree, LOW_DISK } from "@/server/disk";
+import { accessAndBackups, allUsers } from "@/server/people";
 import type { State } from "@/server/planning";
 import type { WorkshopView } from "@/ui/workshop/view";
 
@@ -86,6 +87,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
   const using = inUse(shop, now);
   const plan = (working ?? published)?.plan;
   const stands = plan && bayStands(shop, plan, now);
+  const [access, free] = await Promise.all([accessAndBackups(), diskFree()]);
   const only = onlyOnes(shop, (published ?? working)?.plan, now);
   const asked = library.flatMap((j) => j.crew.map((c) => c.skill)).filter((s) => s !== "any");
   return {
@@ -142,7 +144,11 @@ export async function workshopView(state: State): Promise<WorkshopView> {
       role: u.role,
       fitterId: u.fitterId,
       retired: u.retired,
+      second: u.second,
     })),
+    audit: access.audit,
+    safekeeping: access.safekeeping,
+    diskLow: free !== undefined && free < LOW_DISK ? `${Math.round(free / 1e6)} MB` : null,
     suppliers: shop.suppliers.map((s) => {
       const record = supplierRecord(
         shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts)),

@@ -51,3 +51,8 @@ CREATE TABLE safekeeping (
   text VARCHAR(500) NOT NULL DEFAULT '',
   KEY safekeeping_kind (kind, at)
 ) ENGINE=InnoDB COMMENT='backups made and tried, for the page that shows them';
+
+CREATE TABLE launcher_turn (
+  name VARCHAR(40) NOT NULL PRIMARY KEY,
+  expires_at DATETIME(3) NOT NULL
+) ENGINE=InnoDB COMMENT='what one launcher of several does';

@@ -2,7 +2,18 @@
 
 import QRCode from "qrcode";
 import { pool, transaction } from "@/db/pool";
-import { addAudit, brake, endSessionById, endSessionsOf, forgetDevices, secretsOf, setPassword, setSecond, type User } from "@/db/users";
+import {
+  addAudit,
+  brake,
+  endSessionById,
+  endSessionsOf,
+  forgetDevices,
+  releaseBrake,
+  secretsOf,
+  setPassword,
+  setSecond,
+  type User,
+} from "@/db/users";
 import { action, body, change } from "../action";
 import { fits, hashPassword, judge, MOST_LENGTH } from "../password";
 import { badField, Refusal } from "../refusal";
@@ -17,6 +28,7 @@ async function proved(user: User, given: string, field: string) {
   if (wait) throw new Refusal(429, `Too many wrong tries. Wait ${wait} seconds, then try again.`, { wait });
   const own = await secretsOf(pool(), user.id);
   if (!own || !(await fits(own.hash, given))) throw badField(field, "is not your password");
+  await releaseBrake(pool(), `own ${user.id}`);
   return own;
 }
 

@@ -89,6 +89,9 @@ export function BenchCard({ view }: { view: CardView }) {
             Light or dark
           </button>
         )}
+        <Link href="/account" className="flex min-h-11 items-center underline underline-offset-4">
+          Your account
+        </Link>
         <button type="button" onClick={() => void signOut()} className="min-h-11 underline underline-offset-4">
           Sign out
         </button>

@@ -96,6 +96,9 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
                 <Menu.Item asChild className="block rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
                   <Link href="/card">Bench cards</Link>
                 </Menu.Item>
+                <Menu.Item asChild className="block rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
+                  <Link href="/account">Your account</Link>
+                </Menu.Item>
                 <Menu.Separator className="my-1 h-px bg-line" />
                 <Menu.Item onSelect={() => void signOut()} className="rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
                   Sign out

@@ -39,21 +39,46 @@ describe("send", () => {
     vi.stubGlobal("fetch", answer(409, { error: "changed", stale: true, mine: { a: 1 }, theirs: { a: 2 }, version: 5 }));
     await expect(send("PATCH", "builds/x")).rejects.toMatchObject({ stale: { mine: { a: 1 }, theirs: { a: 2 }, version: 5 } });
   });
-  it("says that the server can't be reached, and that nothing was changed", async () => {
+  it("sends an act again under the same id while no answer comes, and never claims that nothing was changed", async () => {
+    vi.useFakeTimers();
+    const ids: string[] = [];
+    const lost = vi.fn(async (_url: string, init: RequestInit) => {
+      ids.push((init.headers as Record<string, string>)["x-act-id"]);
+      if (ids.length < 4) throw new TypeError("failed");
+      return new Response('{"id":"a"}', { status: 200 });
+    });
+    vi.stubGlobal("fetch", lost);
+    const sent = send("POST", "suppliers", { name: "x" });
+    await vi.runAllTimersAsync();
+    await expect(sent).resolves.toEqual({ id: "a" });
+    expect([ids.length, new Set(ids).size]).toEqual([4, 1]);
     vi.stubGlobal(
       "fetch",
       vi.fn(async () => {
         throw new TypeError("failed");
       }),
     );
-    await expect(send("POST", "plan")).rejects.toThrow(/can't be reached. Nothing was changed/);
+    const given = expect(send("POST", "plan")).rejects.toThrow(/isn't known whether this was saved/);
+    await vi.runAllTimersAsync();
+    await given;
+    vi.useRealTimers();
   });
-  it("keeps quiet words for an answer without any", async () => {
+  it("waits for a server that is busy or being started, and keeps quiet words for an answer without any", async () => {
+    vi.useFakeTimers();
+    let n = 0;
     vi.stubGlobal(
       "fetch",
-      vi.fn(async () => new Response("<html>", { status: 502 })),
+      vi.fn(async () => new Response(n++ < 2 ? "<html>" : '{"ok":1}', { status: n < 3 ? 503 : 200 })),
     );
-    await expect(send("POST", "plan")).rejects.toMatchObject({ status: 502, message: "That did not work." });
+    const sent = send("POST", "plan");
+    await vi.runAllTimersAsync();
+    await expect(sent).resolves.toEqual({ ok: 1 });
+    vi.useRealTimers();
+    vi.stubGlobal(
+      "fetch",
+      vi.fn(async () => new Response("<html>", { status: 500 })),
+    );
+    await expect(send("POST", "plan")).rejects.toMatchObject({ status: 500, message: "That did not work." });
   });
 });
 

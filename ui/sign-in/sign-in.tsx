@@ -1,5 +1,5 @@
 "use client";
-// Sign-in by name and password; the demo also offers its people to click.
+// Sign-in by name and password, then what else is asked for: the second factor's digits, or a password of one's own; the demo also offers its people to click.
 
 import { useState } from "react";
 import { Button } from "../kit/button";
@@ -8,6 +8,7 @@ import { Field } from "../kit/field";
 export function SignIn({ workshop, people }: { workshop: string; people: { id: string; name: string; role: string }[] }) {
   const [busy, setBusy] = useState(false);
   const [error, setError] = useState("");
+  const [ask, setAsk] = useState<"code" | "password">();
   const enter = async (body: Record<string, string>) => {
     setBusy(true);
     setError("");
@@ -17,11 +18,15 @@ export function SignIn({ workshop, people }: { workshop: string; people: { id: s
         headers: { "content-type": "application/json" },
         body: JSON.stringify(body),
       });
-      const answer = (await r.json()) as { home?: string; error?: string };
-      if (r.ok && answer.home) window.location.href = answer.home;
+      const answer = (await r.json()) as { home?: string; ask?: "code" | "password"; error?: string };
+      if (r.ok && answer.home) {
+        window.location.href = answer.home;
+        return;
+      }
+      if (r.ok && answer.ask) setAsk(answer.ask);
       else setError(answer.error ?? "That did not work.");
     } catch {
-      setError("The workshop's server can't be reached.");
+      setError("No answer from the workshop's server. Try again.");
     }
     setBusy(false);
   };
@@ -60,11 +65,51 @@ export function SignIn({ workshop, people }: { workshop: string; people: { id: s
           onSubmit={(e) => {
             e.preventDefault();
             const f = new FormData(e.currentTarget);
-            void enter({ login: String(f.get("login")), password: String(f.get("password")) });
+            const more = ask && { [ask === "code" ? "code" : "chosen"]: String(f.get(ask === "code" ? "code" : "password-chosen") ?? "") };
+            void enter({ login: String(f.get("login")), password: String(f.get("password")), ...more });
           }}
         >
-          <Field label="Name" name="login" autoComplete="username" autoCapitalize="none" required />
-          <Field label="Password" name="password" type="password" autoComplete="current-password" required />
+          <Field
+            label="Name"
+            name="login"
+            autoComplete="username"
+            autoCapitalize="none"
+            required
+            maxLength={60}
+            onChange={() => setAsk(undefined)}
+          />
+          <Field
+            label="Password or sign-in code"
+            name="password"
+            type="password"
+            autoComplete="current-password"
+            required
+            maxLength={200}
+          />
+          {ask === "code" && (
+            <Field
+              label="Six digits from your phone"
+              name="code"
+              inputMode="numeric"
+              autoComplete="one-time-code"
+              autoFocus
+              required
+              maxLength={10}
+            />
+          )}
+          {ask === "password" && (
+            <Field
+              label="Choose a password"
+              name="password-chosen"
+              type="password"
+              autoComplete="new-password"
+              autoFocus
+              required
+              minLength={12}
+              maxLength={200}
+              hint="At least 12 characters. A few words that have nothing to do with each other are good. The code is used up then."
+            />
+          )}
           {error && (
             <p role="alert" className="text-signal-text">
               {error}

@@ -1,5 +1,5 @@
 "use client";
-// Who signs in: add, new password, retire.
+// Who signs in: add somebody, make a sign-in code, rename, retire. Nobody but its owner ever knows a password.
 
 import { useState } from "react";
 import { Button } from "../kit/button";
@@ -13,11 +13,12 @@ import type { UserView, WorkshopView } from "./view";
 export function Users({ view }: { view: WorkshopView }) {
   const [adding, setAdding] = useState(false);
   const [changing, setChanging] = useState<UserView>();
+  const [code, setCode] = useState<{ name: string; login: string; code: string }>();
   const [naming, setNaming] = useState<UserView>();
   return (
     <>
       <Head
-        about="A lead sees and changes everything; a fitter sees their own card. A new password ends all their sessions."
+        about="A lead sees and changes everything. A fitter sees their own card. Each person chooses their own password with a sign-in code that works once."
         add="Add a person"
         onAdd={() => setAdding(true)}
       />
@@ -30,20 +31,41 @@ export function Users({ view }: { view: WorkshopView }) {
             actions={
               <>
                 <Button onClick={() => setNaming(u)}>Rename</Button>
-                <Button onClick={() => setChanging(u)}>New password</Button>
+                {!u.retired && <Button onClick={() => setChanging(u)}>Sign-in code</Button>}
                 <Retire path={`users/${u.id}`} name={u.name} version={u.version} retired={u.retired} />
               </>
             }
           >
-            {u.role} <span className="text-muted">· signs in as {u.login}</span>
+            {u.role}{" "}
+            <span className="text-muted">
+              · signs in as {u.login}
+              {u.second && " · second factor on"}
+            </span>
           </Row>
         ))}
       </Rows>
       <Dialog open={adding} onOpenChange={setAdding} title="Add a person">
-        <AddUser view={view} onDone={() => setAdding(false)} />
+        <AddUser
+          view={view}
+          onDone={(made) => {
+            setAdding(false);
+            setCode(made);
+          }}
+        />
       </Dialog>
-      <Dialog open={!!changing} onOpenChange={(o) => !o && setChanging(undefined)} title={`New password for ${changing?.name ?? ""}`}>
-        {changing && <Password user={changing} onDone={() => setChanging(undefined)} />}
+      <Dialog open={!!changing} onOpenChange={(o) => !o && setChanging(undefined)} title={`Sign-in code for ${changing?.name ?? ""}`}>
+        {changing && (
+          <MakeCode
+            user={changing}
+            onDone={(made) => {
+              setChanging(undefined);
+              setCode(made);
+            }}
+          />
+        )}
+      </Dialog>
+      <Dialog open={!!code} onOpenChange={(o) => !o && setCode(undefined)} title={`Sign-in code for ${code?.name ?? ""}`}>
+        {code && <ShowCode {...code} />}
       </Dialog>
       <Dialog open={!!naming} onOpenChange={(o) => !o && setNaming(undefined)} title={`Rename ${naming?.name ?? ""}`}>
         {naming && <Rename user={naming} onDone={() => setNaming(undefined)} />}
@@ -52,7 +74,9 @@ export function Users({ view }: { view: WorkshopView }) {
   );
 }
 
-function AddUser({ view, onDone }: { view: WorkshopView; onDone(): void }) {
+type Made = { name: string; login: string; code: string };
+
+function AddUser({ view, onDone }: { view: WorkshopView; onDone(made: Made): void }) {
   const form = useForm();
   const [role, setRole] = useState("fitter");
   return (
@@ -67,10 +91,13 @@ function AddUser({ view, onDone }: { view: WorkshopView; onDone(): void }) {
           login: text("login"),
           name: text("name"),
           role,
-          password: text("password"),
           ...(role === "fitter" ? { fitterId: text("fitterId") } : {}),
         };
-        if (await form.submit(() => send("POST", "users", body), 1, `${body.name} may sign in`)) onDone();
+        let made = "";
+        const work = async () => {
+          made = (await send<{ code: string }>("POST", "users", body)).code;
+        };
+        if (await form.submit(work, 1, `${body.name} may sign in`)) onDone({ name: body.name, login: body.login, code: made });
       }}
     >
       <Field label="Name" name="name" faults={form.faults} required maxLength={120} />
@@ -100,17 +127,6 @@ function AddUser({ view, onDone }: { view: WorkshopView; onDone(): void }) {
       ) : (
         <span />
       )}
-      <Field
-        className="col-span-2"
-        label="Password"
-        name="password"
-        type="password"
-        autoComplete="new-password"
-        faults={form.faults}
-        required
-        minLength={10}
-        hint="at least ten signs"
-      />
       <div className="col-span-2">
         <FormEnd form={form} labels={{}} onTakeMine={() => undefined} />
       </div>
@@ -144,37 +160,43 @@ function Rename({ user, onDone }: { user: UserView; onDone(): void }) {
   );
 }
 
-function Password({ user, onDone }: { user: UserView; onDone(): void }) {
+function MakeCode({ user, onDone }: { user: UserView; onDone(made: Made): void }) {
   const form = useForm();
+  const make = async () => {
+    let made = "";
+    const work = async (version: number) => {
+      made = (await send<{ code: string }>("POST", `users/${user.id}/reset`, { version })).code;
+    };
+    if (await form.submit(work, user.version)) onDone({ name: user.name, login: user.login, code: made });
+  };
   return (
     <form
-      id="password-form"
+      id="code-form"
       data-busy
       className="flex flex-col gap-4"
-      onSubmit={async (e) => {
+      onSubmit={(e) => {
         e.preventDefault();
-        const password = String(new FormData(e.currentTarget).get("password") ?? "");
-        if (
-          await form.submit(
-            (version) => send("POST", `users/${user.id}/password`, { version, password }),
-            user.version,
-            `${user.name} has a new password`,
-          )
-        )
-          onDone();
+        void make();
       }}
     >
-      <Field
-        label="Password"
-        name="password"
-        type="password"
-        autoComplete="new-password"
-        faults={form.faults}
-        required
-        minLength={10}
-        hint="at least ten signs"
-      />
-      <FormEnd form={form} labels={{}} onTakeMine={() => (document.getElementById("password-form") as HTMLFormElement).requestSubmit()} />
+      <p>
+        {user.name} is signed out on all devices. The old password and the second factor stop working. With the code, {user.name} signs in
+        and chooses a new password.
+      </p>
+      <FormEnd form={form} labels={{}} onTakeMine={() => void make()} />
     </form>
+  );
+}
+
+function ShowCode({ login, code }: Made) {
+  return (
+    <div className="flex flex-col gap-3">
+      <p>
+        Sign in as <b>{login}</b> with this code instead of a password. It works once, for three days, and is shown only now.
+      </p>
+      <p className="rounded-md bg-sunk p-3 text-center text-[22px] font-bold tracking-wider select-all" data-code>
+        {code}
+      </p>
+    </div>
   );
 }

@@ -58,6 +58,29 @@ export interface UserView {
   role: "lead" | "fitter";
   fitterId: string | null;
   retired: boolean;
+  /** Whether the second factor is on. */
+  second: boolean;
+}
+
+export interface AuditView {
+  id: string;
+  /** UTC. */
+  at: string;
+  kind: string;
+  text: string;
+  address: string;
+}
+
+export interface SafekeepingView {
+  id: string;
+  /** UTC. */
+  at: string;
+  kind: "backup" | "trial";
+  ok: boolean;
+  file: string;
+  bytes: number;
+  seconds: number;
+  text: string;
 }
 
 import type { SkillLoad } from "@/core/lanes/skill-load";
@@ -96,6 +119,10 @@ export interface WorkshopView {
   calendars: CalendarView[];
   spans: SpanView[];
   users: UserView[];
+  audit: AuditView[];
+  safekeeping: SafekeepingView[];
+  /** What is left of the disk, in words, where that is little. */
+  diskLow: string | null;
   suppliers: (SupplierRow & { open: number; record: string })[];
   tools: (ToolRow & {
     jobs: number;

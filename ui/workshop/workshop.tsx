@@ -4,6 +4,7 @@
 import Link from "next/link";
 import { Tabs } from "radix-ui";
 import { buttonClass } from "../kit/button";
+import { Access } from "./access";
 import { Away } from "./away";
 import { Bays } from "./bays";
 import { Hours } from "./hours";
@@ -25,6 +26,7 @@ const TABS = [
   ["hours", "Hours", Hours],
   ["away", "Away, closed, heat", Away],
   ["users", "Who signs in", Users],
+  ["access", "Access and backups", Access],
   ["house", "House rules", House],
   ["settings", "Settings and forecast", Settings],
 ] as const;
