@@ -1,7 +1,8 @@
 // Changes of state one after the other, each known by its number; and what each act was answered with.
 
 import type { Pool } from "mysql2/promise";
-import { type Conn, insert, rows, run, sqlNow } from "./pool";
+import { seesState } from "./kept";
+import { BEGIN_CHANGE, type Conn, insert, rows, run, sqlNow } from "./pool";
 
 /**
  * Begins a change of state: the first statement of every transaction that writes. It holds the workshop's row until the
@@ -10,8 +11,10 @@ import { type Conn, insert, rows, run, sqlNow } from "./pool";
  * The number of this change; undefined while there is no workshop.
  */
 export async function beginChange(c: Conn): Promise<number | undefined> {
-  await run(c, "UPDATE workshop SET acts = acts + 1");
+  await run(c, BEGIN_CHANGE);
   const [w] = await rows<{ acts: number }>(c, "SELECT acts FROM workshop LIMIT 1");
+  // Until it writes something, this change sees what the last one left behind.
+  if (w) seesState(c, w.acts - 1);
   return w?.acts;
 }
 

@@ -3,6 +3,7 @@
 import type { Pool } from "mysql2/promise";
 import type { Plan } from "@/core/plan/model";
 import type { Zone } from "@/core/time/zone";
+import { kept } from "./kept";
 import { type Conn, fromSql, insert, rows, run, toSql } from "./pool";
 
 export interface PlanHead {
@@ -86,8 +87,11 @@ export interface StoredPlan {
   plan: Plan;
 }
 
-/** The working plan, the newest published one, or the published one of that number. */
-export async function loadPlan(c: Conn | Pool, which: "working" | "published" | number, zone: Zone): Promise<StoredPlan | undefined> {
+/** The working plan, the newest published one, or the published one of that number; to be read and not written into. */
+export const loadPlan = (c: Conn | Pool, which: "working" | "published" | number, zone: Zone): Promise<StoredPlan | undefined> =>
+  kept(c, `plan ${which} ${zone.id}`, () => readPlan(c, which, zone));
+
+async function readPlan(c: Conn | Pool, which: "working" | "published" | number, zone: Zone): Promise<StoredPlan | undefined> {
   const [p] =
     typeof which === "number"
       ? await rows<Raw>(c, "SELECT * FROM plan WHERE number = ?", [which])

@@ -2,6 +2,7 @@
 
 import mysql, { type Pool, type PoolConnection, type RowDataPacket } from "mysql2/promise";
 import { type Node, nodesOf } from "./address";
+import { forgetKept, seesOwn } from "./kept";
 
 export type Conn = PoolConnection;
 export type Row = RowDataPacket;
@@ -164,10 +165,14 @@ export async function transaction<T>(work: (c: Conn) => Promise<T>, from: Pool =
     let broken = false;
     let committing = false;
     try {
+      seesOwn(c);
       await c.beginTransaction();
+      counted.delete(c);
+      uncounted.delete(c);
       const result = await work(c);
       committing = true;
       await c.commit();
+      if (uncounted.has(c)) forgetKept();
       return result;
     } catch (e) {
       broken = isUnreachable(e);
@@ -185,6 +190,7 @@ export async function transaction<T>(work: (c: Conn) => Promise<T>, from: Pool =
       else retried.conflicts++;
       await pause(Math.min(broken ? 1500 : 400, (broken ? 60 : 8) * attempt * attempt) * (0.5 + Math.random()));
     } finally {
+      seesOwn(c);
       // A connection whose state is unknown is not given to anybody else.
       if (broken) c.destroy();
       else c.release();
@@ -229,8 +235,58 @@ export async function rows<T>(c: Conn | Pool, sql: string, params: Params = []):
   return r as T[];
 }
 
+/**
+ * Reads in one snapshot: all of `read` sees the state at one moment, whatever is written meanwhile. On a connection of its
+ * own, asked one thing after the other.
+ */
+export async function snapshot<T>(read: (c: Conn) => Promise<T>, from: Pool = pool()): Promise<T> {
+  const c = await connection(from);
+  let broken = false;
+  try {
+    seesOwn(c);
+    await c.query("START TRANSACTION READ ONLY");
+    const result = await read(c);
+    await c.query("COMMIT");
+    return result;
+  } catch (e) {
+    broken = isUnreachable(e);
+    if (!broken)
+      await c.rollback().catch(() => {
+        broken = true;
+      });
+    throw e;
+  } finally {
+    seesOwn(c);
+    if (broken) c.destroy();
+    else c.release();
+  }
+}
+
+/** Tables that are no part of the workshop's state: sign-ins, answers, leases and what the launcher keeps. */
+const ASIDE =
+  /^\s*(?:UPDATE|DELETE FROM|INSERT(?: IGNORE)? INTO) `?(?:session|sign_in_brake|known_device|audit|safekeeping|plan_lease|act_answer|launcher_turn)\b/;
+
+/** A statement that changes the state: its connection sees something of its own from now on; past a change, all that is kept is old. */
+function wrote(c: Conn | Pool, sql: string): void {
+  if (ASIDE.test(sql)) return;
+  if (sql === BEGIN_CHANGE) counted.add(c);
+  else {
+    seesOwn(c);
+    if (!("commit" in c)) forgetKept();
+    else if (!counted.has(c)) uncounted.add(c);
+  }
+}
+
+/** Connections in a change that is counted, and those that wrote to the state past any change. */
+const counted = new WeakSet<object>();
+const uncounted = new WeakSet<object>();
+
+/** The statement that begins every change (db/acts.ts): it changes nothing of what is kept. */
+export const BEGIN_CHANGE = "UPDATE workshop SET acts = acts + 1";
+
 /** Runs a statement; how many rows it touched. */
 export async function run(c: Conn | Pool, sql: string, params: Params = []): Promise<number> {
+  wrote(c, sql);
   const [r] = await timed(sql, () => c.query<mysql.ResultSetHeader>(sql, params));
   return r.affectedRows;
 }
@@ -238,6 +294,7 @@ export async function run(c: Conn | Pool, sql: string, params: Params = []): Pro
 /** Inserts many rows at once; columns by name. */
 export async function insert(c: Conn | Pool, table: string, list: Record<string, unknown>[]): Promise<void> {
   if (!list.length) return;
+  wrote(c, `INSERT INTO ${table}`);
   const columns = Object.keys(list[0]);
   for (let i = 0; i < list.length; i += 400) {
     const part = list.slice(i, i + 400);

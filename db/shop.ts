@@ -22,6 +22,7 @@ import type {
 } from "@/core/shop/model";
 import type { BuildRecord } from "@/core/shop/records";
 import { loadFixings, loadGhosts, loadMarked, loadMembers, loadPractice, loadTimes, loadZoneRates } from "./history";
+import { kept } from "./kept";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { loadSheets } from "./setout";
 import { loadTemplates } from "./templates";
@@ -79,8 +80,10 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
   };
 }
 
-/** The whole present state. Throws when there is no workshop yet. */
-export async function loadShop(c: Conn | Pool): Promise<Shop> {
+/** The whole present state, to be read and not written into. Throws when there is no workshop yet. */
+export const loadShop = (c: Conn | Pool): Promise<Shop> => kept(c, "shop", () => readShop(c));
+
+async function readShop(c: Conn | Pool): Promise<Shop> {
   const workshop = await loadWorkshop(c);
   if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
   const [

@@ -62,7 +62,11 @@ export function makeFront(handle: Handle, setting: Setting): (req: IncomingMessa
       const no = refusedAt(door, user?.role);
       if (no) return refuseUser(req, res, door, no, user, refuse);
       if (door.kind === "page") return await drawPage(req, res, handle, setting, refuse);
-      if (door.kind === "api") res.setHeader("Content-Security-Policy", DATA_POLICY);
+      if (door.kind === "api") {
+        res.setHeader("Content-Security-Policy", DATA_POLICY);
+        // What the framework says to itself about pages has no meaning here.
+        for (const name of Object.keys(req.headers)) if (name === "rsc" || name.startsWith("next-")) delete req.headers[name];
+      }
       await handle(req, res);
     } catch (e) {
       if (e instanceof Refusal) return answer(req, res, e.status, {}, e.message);

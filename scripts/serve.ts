@@ -87,10 +87,12 @@ const READY_MS = 30_000;
 
 /** Serves the build behind the front and waits until it can do its work. */
 export async function serve(host: string, port: number, env: Record<string, string>): Promise<Server> {
-  const child: ChildProcess = spawn(process.execPath, ["--enable-source-maps", "dist/front.mjs"], {
+  const child: ChildProcess = spawn(process.execPath, ["--enable-source-maps", "--max-old-space-size=1536", "dist/front.mjs"], {
     env: {
       ...process.env,
       NODE_ENV: "production",
+      // Buffers of many sizes from many threads: without this the C library keeps an arena for each.
+      MALLOC_ARENA_MAX: "2",
       NEXT_TELEMETRY_DISABLED: "1",
       WIDE_LANE_HOST: host,
       WIDE_LANE_PORT: String(port),

@@ -24,6 +24,8 @@ export interface Action {
   /** Path behind /api/, with * where an id stands. */
   path: string;
   role: "lead" | "any";
+  /** What its body has to look like. */
+  schema: object;
   run(body: unknown, ctx: Context): Promise<unknown>;
 }
 
@@ -36,6 +38,7 @@ export function action<T>(
   const read = reader<T>(schema);
   return {
     ...head,
+    schema,
     run: (body, ctx) => {
       let clean: T;
       try {

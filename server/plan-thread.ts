@@ -7,6 +7,7 @@ import type { Cost, Plan, Problem } from "@/core/plan/model";
 import type { Verdict, Wish } from "@/core/plan/pinned";
 import type { Variant } from "@/core/plan/variants";
 import type { PlanTask } from "@/workers/task";
+import { Refusal } from "./refusal";
 
 const file = () => process.env.WIDE_LANE_WORKER ?? path.join(/*turbopackIgnore: true*/ process.cwd(), "dist", "plan-worker.mjs");
 
@@ -27,6 +28,27 @@ export interface GainStep {
 const idle: Worker[] = [];
 const KEEP = 2;
 
+/** So many plan at once; more would only take each other's time. The others wait, and a crowd is told to come back. */
+const AT_ONCE = 2;
+const MOST_WAITING = 24;
+const waiting: (() => void)[] = [];
+let running = 0;
+
+async function inThread<R, P>(task: Task, onProgress: (p: P) => void, signal?: AbortSignal): Promise<R> {
+  if (running < AT_ONCE) running++;
+  else {
+    if (waiting.length >= MOST_WAITING) throw new Refusal(503, "Much is being planned at this moment. Try again in a little while.");
+    await new Promise<void>((go) => waiting.push(go));
+  }
+  try {
+    return await run<R, P>(task, onProgress, signal);
+  } finally {
+    const next = waiting.shift();
+    if (next) next();
+    else running--;
+  }
+}
+
 let warmed = false;
 
 /** Has a thread ready with its code compiled: rehearses on the problem, for nothing, the first time this is called. */
@@ -46,7 +68,7 @@ function run<R, P>(task: Task, onProgress: (p: P) => void, signal?: AbortSignal)
     const onAbort = () => Atomics.store(flag, 0, 1);
     if (signal?.aborted) onAbort();
     signal?.addEventListener("abort", onAbort, { once: true });
-    const worker = idle.pop() ?? new Worker(file());
+    const worker = idle.pop() ?? new Worker(file(), { resourceLimits: { maxOldGenerationSizeMb: 700 } });
     worker.ref();
     // Only these handlers are taken off: a worker listens to itself too.
     const over = () => {
@@ -80,7 +102,7 @@ export const planInThread = (
   options: { seed: number; iterations?: number; ms?: number; start?: Plan; local?: boolean },
   onBetter: (b: Better) => void = () => undefined,
   signal?: AbortSignal,
-): Promise<Plan> => run<Plan, Better>({ kind: "plan", problem, ...options }, onBetter, signal);
+): Promise<Plan> => inThread<Plan, Better>({ kind: "plan", problem, ...options }, onBetter, signal);
 
 /** Tries the measures that could gain a day for a build; each is told as it is done. `rate`: what an hour of work costs. */
 export const gainsInThread = (
@@ -91,8 +113,8 @@ export const gainsInThread = (
   variants: Variant[],
   onGain: (g: GainStep) => void,
   signal?: AbortSignal,
-): Promise<null> => run<null, GainStep>({ kind: "gain", problem, start, build, rate, variants }, onGain, signal);
+): Promise<null> => inThread<null, GainStep>({ kind: "gain", problem, start, build, rate, variants }, onGain, signal);
 
 /** What a pin would do, against the plan at hand. */
 export const tryInThread = (problem: Problem, start: Plan, job: string, wish: Wish): Promise<Verdict> =>
-  run<Verdict, never>({ kind: "try", problem, start, job, wish }, () => undefined);
+  inThread<Verdict, never>({ kind: "try", problem, start, job, wish }, () => undefined);

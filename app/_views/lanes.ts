@@ -11,6 +11,7 @@ import { calendarData } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
 import { shotState } from "@/core/shop/proof";
 import { crewNames, placeName, sayMinutes } from "@/core/shop/say";
+import { AHEAD_DAYS } from "@/core/time/bounds";
 import { openHours } from "@/core/time/calendar";
 import { OpenSet } from "@/core/time/openset";
 import type { State } from "@/server/planning";
@@ -189,7 +190,8 @@ function days({ shop, zone, now }: State, last: number): LanesView["days"] {
   const from = zone.dayOf(now) - BACK_DAYS;
   // From a Monday to the end of the week behind the last date.
   const first = from - ((((from + 3) % 7) + 7) % 7);
-  const end = zone.dayOf(last) + 7;
+  // A date far beyond what anybody plans would draw days without end.
+  const end = Math.min(zone.dayOf(last), zone.dayOf(now) + AHEAD_DAYS) + 7;
   const calendar = shop.calendars.find((c) => c.id === "shop");
   const open = calendar ? openHours(zone, calendarData(calendar), first, end).open : undefined;
   return Array.from({ length: end - first + 1 }, (_, i) => {

@@ -13,6 +13,7 @@ import { noiseWords } from "@/core/shop/noise";
 import type { OpenChoice } from "@/core/shop/open-choices";
 import { crewNames, fitterName, initials, placeName } from "@/core/shop/say";
 import type { Slip } from "@/core/shop/slips";
+import { slipsOfDates } from "@/core/shop/slips-of-dates";
 import { windWords } from "@/core/shop/wind";
 import { formatDate } from "@/core/time/zone";
 import type { State } from "@/server/planning";
@@ -153,6 +154,7 @@ export function yardView(
       detail: `${f.place === "bench" ? "bench" : placeName(shop, f.place)} · ${crewNames(shop, f.crew)} free till ${sayClock(zone, f.freeUntil)}${f.planned === null ? "" : ` · planned ${sayDay(zone, f.planned)}`}${f.fits ? "" : " · may not be done by then"}${f.worth > 0 ? ` · ${f.worth} ${f.worth === 1 ? "day" : "days"} of its date hang on it` : ""}${f.frees > 0 ? ` · frees its bay ${f.frees} ${f.frees === 1 ? "day" : "days"} sooner` : ""}${f.shunt > 0 ? ` · the van moved there first, ${f.shunt} min` : ""}${f.carry > 0 ? ` · sheets carried there, ${f.carry} min` : ""}${f.trap ? ` · ${f.trap}` : ""}`,
     })),
     forwardNote: free.length ? `free now: ${free.join(", ")}` : "everybody is on something",
+    slipsOfDates: slipsOfDates(shop, now),
     stale: shop.workshop.staleWhy,
     places: [
       ...shop.bays.filter((b) => !b.retired).map((b) => ({ id: b.id, name: b.name })),

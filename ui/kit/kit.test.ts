@@ -10,6 +10,9 @@ import { SendError, send } from "./send";
 import { stageOf } from "./stage";
 import { clock, day, local, near, time } from "./time";
 
+const toasts = vi.hoisted(() => ({ loading: vi.fn(), dismiss: vi.fn() }));
+vi.mock("sonner", () => ({ toast: toasts }));
+
 const ZONE = "Europe/Lisbon";
 const at = (t: string) => zoneOf(ZONE).parse(t);
 const answer = (status: number, body: unknown) => vi.fn(async () => new Response(JSON.stringify(body), { status }));
@@ -52,6 +55,8 @@ describe("send", () => {
     await vi.runAllTimersAsync();
     await expect(sent).resolves.toEqual({ id: "a" });
     expect([ids.length, new Set(ids).size]).toEqual([4, 1]);
+    expect(toasts.loading).toHaveBeenCalledWith("No answer yet. Trying again …", expect.anything());
+    expect(toasts.dismiss).toHaveBeenCalled();
     vi.stubGlobal(
       "fetch",
       vi.fn(async () => {

@@ -74,6 +74,8 @@ export interface YardView {
   dates: BuildDate[];
   forward: ForwardLine[];
   forwardNote: string;
+  /** Dates that nobody can have meant, each with the page that mends it. */
+  slipsOfDates: { text: string; href: string }[];
   stale: string | null;
   places: { id: string; name: string }[];
   hasPlan: boolean;
