@@ -31,7 +31,7 @@ const STRINGS = [
   "\ud800",
   "\u202Etxt.exe",
   "e\u0301".repeat(200),
-  "{{7*7}}${7*7}",
+  "{{7*7}}#{7*7}<%= 7*7 %>",
   "2026-02-31",
   "9999-12-31T23:59",
   "0000-00-00T00:00",
@@ -77,7 +77,7 @@ export class Maker {
   }
 
   private nested(depth: number): string {
-    return this.chance(0.5) ? "[".repeat(depth) + "]".repeat(depth) : '{"a":'.repeat(depth) + "1" + "}".repeat(depth);
+    return this.chance(0.5) ? `${"[".repeat(depth)}${"]".repeat(depth)}` : `${'{"a":'.repeat(depth)}1${"}".repeat(depth)}`;
   }
 
   /** A value that a schema takes, more or less. */

@@ -4,7 +4,6 @@ import { makePlan } from "@/core/plan/planner";
 import { readProblem } from "@/core/plan/read";
 import { nameParts, toProblem } from "@/core/shop/problem";
 import { done, job, NOW, testBuild, testShop, zone } from "@/core/shop/testing/shop";
-import { Zone } from "@/core/time/zone";
 import type { State } from "@/server/planning";
 
 export function testState(change: (shop: State["shop"]) => void = () => undefined): State {
@@ -21,20 +20,11 @@ export function testState(change: (shop: State["shop"]) => void = () => undefine
   const plan = makePlan(readProblem(toProblem(shop, NOW)), { iterations: 0 });
   nameParts(plan, shop, NOW);
   const head = { note: "", madeAt: NOW, madeBy: "lead", nowAt: NOW };
-  // As in the server: what all read is written into by nobody.
-  return frozen({
+  return {
     shop,
     zone,
     now: NOW,
-    working: { head: { ...head, id: "w", kind: "working" as const, number: null }, plan },
-    published: { head: { ...head, id: "p", kind: "published" as const, number: 1 }, plan: structuredClone(plan) },
-  });
-}
-
-function frozen<T>(value: T): T {
-  if (value && typeof value === "object" && !Object.isFrozen(value) && !(value instanceof Zone)) {
-    Object.freeze(value);
-    for (const v of Object.values(value)) frozen(v);
-  }
-  return value;
+    working: { head: { ...head, id: "w", kind: "working", number: null }, plan },
+    published: { head: { ...head, id: "p", kind: "published", number: 1 }, plan: structuredClone(plan) },
+  };
 }
