@@ -112,9 +112,15 @@ function refuseUser(
 async function drawPage(req: IncomingMessage, res: ServerResponse, handle: Handle, setting: Setting, refuse: (status: number) => void) {
   const turn = pages.enter();
   if (!turn) return refuse(503);
-  const leave = await turn;
-  if (req.destroyed && !req.complete) return leave();
-  res.once("close", leave);
+  // Whoever goes away while they wait gives their turn back as soon as it comes.
+  let gone = false;
+  let leave: () => void = () => undefined;
+  res.once("close", () => {
+    gone = true;
+    leave();
+  });
+  leave = await turn;
+  if (gone) return leave();
   const nonce = randomBytes(16).toString("base64");
   const policy = pagePolicy(nonce, setting.styles);
   req.headers["content-security-policy"] = policy;

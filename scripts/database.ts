@@ -63,6 +63,18 @@ export async function runningUrl(folder: string): Promise<string | undefined> {
   }
 }
 
+/** The port it had last time, where nobody else has it now: other servers on this database find it again. */
+async function portBefore(folder: string): Promise<number | undefined> {
+  const file = path.join(folder, "port");
+  const port = existsSync(file) ? Number(readFileSync(file, "utf8")) : 0;
+  if (!Number.isInteger(port) || port < 1) return undefined;
+  return new Promise((resolve) => {
+    const s = createServer();
+    s.once("error", () => resolve(undefined));
+    s.listen(port, "127.0.0.1", () => s.close(() => resolve(port)));
+  });
+}
+
 /** The program that ends its own when the process that started it dies; part of every Debian. */
 const TIED = "/usr/bin/setpriv";
 
@@ -99,7 +111,7 @@ export async function startDatabase(folder: string, name: string, wanted: Wanted
     writeFileSync(secret, randomBytes(24).toString("base64url"), { mode: 0o600 });
   }
   const password = readFileSync(secret, "utf8");
-  const port = wanted.port ?? (await freePort());
+  const port = wanted.port ?? (await portBefore(folder)) ?? (await freePort());
   // A socket's path may have 107 bytes at most: it lies in a short folder of its own.
   const run = mkdtempSync(path.join(os.tmpdir(), "wl-"));
   const socket = path.join(run, "s.sock");
@@ -173,6 +185,7 @@ GRANT ALL ON *.* TO 'wide_lane'@'127.0.0.1';
       await c.end();
       rmSync(initFile, { force: true });
       writeFileSync(urlFile, url, { mode: 0o600 });
+      writeFileSync(path.join(folder, "port"), String(port));
       break;
     } catch (e) {
       if (i > 300) {

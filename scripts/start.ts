@@ -9,13 +9,13 @@ import { runUntilStopped } from "./run";
 export default async function start(args: string[]): Promise<number> {
   const a = readArgs(
     args,
-    ["port", "host", "zone", "name", "metrics-port"],
+    ["port", "host", "zone", "name", "metrics-port", "data"],
     [],
-    "./wide-lane start [--port N] [--host H] [--name NAME --zone ZONE] [--metrics-port N]",
+    "./wide-lane start [--port N] [--host H] [--name NAME --zone ZONE] [--metrics-port N] [--data FOLDER]",
   );
   return runUntilStopped({
     args: a,
-    folder: path.resolve(".data/shop"),
+    folder: path.resolve(a.options.get("data") ?? ".data/shop"),
     port: 3200,
     backups: true,
     prepare: async () => {

@@ -26,7 +26,7 @@ export interface GainStep {
 
 /** Threads that wait for a task; kept, since a warm one plans several times as fast as a new one. */
 const idle: Worker[] = [];
-const KEEP = 2;
+const KEEP = 1;
 
 /** So many plan at once; more would only take each other's time. The others wait, and a crowd is told to come back. */
 const AT_ONCE = 2;
@@ -68,7 +68,7 @@ function run<R, P>(task: Task, onProgress: (p: P) => void, signal?: AbortSignal)
     const onAbort = () => Atomics.store(flag, 0, 1);
     if (signal?.aborted) onAbort();
     signal?.addEventListener("abort", onAbort, { once: true });
-    const worker = idle.pop() ?? new Worker(file(), { resourceLimits: { maxOldGenerationSizeMb: 700 } });
+    const worker = idle.pop() ?? new Worker(file(), { resourceLimits: { maxOldGenerationSizeMb: 700, maxYoungGenerationSizeMb: 24 } });
     worker.ref();
     // Only these handlers are taken off: a worker listens to itself too.
     const over = () => {
