@@ -61,6 +61,8 @@ export function makeFront(handle: Handle, setting: Setting): (req: IncomingMessa
       const user = door.who === "anyone" ? undefined : await userOf(asked(req));
       const no = refusedAt(door, user?.role);
       if (no) return refuseUser(req, res, door, no, user, refuse);
+      // A page that somebody might open next is not drawn in advance: each one is worked out from the whole workshop.
+      if (door.kind === "page" && req.headers["next-router-prefetch"] !== undefined) return answer(req, res, 204);
       if (door.kind === "page") return await drawPage(req, res, handle, setting, refuse);
       if (door.kind === "api") {
         res.setHeader("Content-Security-Policy", DATA_POLICY);

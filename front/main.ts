@@ -15,18 +15,14 @@ const port = Number(process.env.WIDE_LANE_PORT);
 const host = process.env.WIDE_LANE_HOST ?? "127.0.0.1";
 const metricsPort = Number(process.env.WIDE_LANE_METRICS_PORT ?? 0);
 
-/** The toasts' package puts its style in by itself: this very text may, no other. */
+const hashOf = (text: string): string => `'sha256-${createHash("sha256").update(text).digest("base64")}'`;
+
+/** The toasts' package puts its style in by itself, first empty, then filled: this very text may, no other. */
 function packageStyles(): string[] {
   try {
     const code = readFileSync(path.join(process.cwd(), "node_modules/sonner/dist/index.mjs"), "utf8");
     const text = /__insertCSS\(("(?:[^"\\]|\\.)*")\)/.exec(code)?.[1];
-    return text
-      ? [
-          `'sha256-${createHash("sha256")
-            .update(JSON.parse(text) as string)
-            .digest("base64")}'`,
-        ]
-      : [];
+    return text ? [hashOf(""), hashOf(JSON.parse(text) as string)] : [];
   } catch {
     return [];
   }

@@ -1,8 +1,7 @@
 // Faults in what was given: where, what, what was expected. Shared by the CLI, imports and forms.
 
-import Ajv, { type ErrorObject } from "ajv";
 import { YEARS } from "../time/bounds";
-import { parseDate, parseLocal } from "../time/zone";
+import { type SchemaFault, validatorOf } from "./validate";
 
 export interface Fault {
   /** Path of the field, e.g. builds[0].jobs[3].crew[0].skill */
@@ -19,13 +18,6 @@ export class InputError extends Error {
     this.faults = faults;
   }
 }
-
-const ajv = new Ajv({ allErrors: true, allowUnionTypes: true, strict: false });
-
-const inYears = (text: string): boolean => +text.slice(0, 4) >= YEARS[0] && +text.slice(0, 4) <= YEARS[1];
-// Days and times that the calendar has: 31 February is none, and neither is the year 9999.
-ajv.addFormat("day", (text) => inYears(text) && !Number.isNaN(parseDate(text)));
-ajv.addFormat("local-time", (text) => inYears(text) && !Number.isNaN(parseLocal(text)));
 
 const FORMATS: Record<string, string> = {
   day: `expected a date from ${YEARS[0]} to ${YEARS[1]} that the calendar has, as YYYY-MM-DD`,
@@ -44,7 +36,7 @@ const dotted = (pointer: string) =>
     .map((p) => p.replace(/~1/g, "/").replace(/~0/g, "~"))
     .reduce((path, p) => (/^\d+$/.test(p) ? `${path}[${p}]` : path ? `${path}.${p}` : p), "");
 
-function words(e: ErrorObject): Fault {
+function words(e: SchemaFault): Fault {
   const path = dotted(e.instancePath);
   switch (e.keyword) {
     case "required":
@@ -100,11 +92,12 @@ export function cappedFaults(faults: readonly Fault[]): Fault[] {
 
 /** Makes a reader for one schema: returns the value, typed, or throws InputError with every fault. */
 export function reader<T>(schema: object): (value: unknown) => T {
-  const validate = ajv.compile(schema);
+  const faultsOf = validatorOf(schema);
   return (value) => {
     const clean = withoutNulls(value);
-    if (validate(clean)) return clean as T;
-    const faults = (validate.errors ?? []).filter((e) => e.keyword !== "anyOf").map(words);
+    const found = faultsOf(clean);
+    if (!found.length) return clean as T;
+    const faults = found.filter((e) => e.keyword !== "anyOf").map(words);
     const seen = new Set<string>();
     throw new InputError(
       cappedFaults(
