@@ -1,28 +1,35 @@
 // ./wide-lane bench: speed and quality of the planner on generated problems with fixed seeds. `plan` are whole workshops,
 // `plain` resource problems with known optima; without either, both. `--write` puts both into docs/benchmarks.md.
-// `known` seeks the best known lengths of the plain problems anew (hours).
+// `app` puts fifty people at a server. `known` seeks the best known lengths of the plain problems anew (hours).
 
-import { writeFileSync } from "node:fs";
 import os from "node:os";
 import { readArgs, whole } from "./args";
+import { benchApp } from "./bench/app";
 import { findKnown } from "./bench/known";
 import { benchPlain } from "./bench/plain";
 import { benchPlans, measure } from "./bench/plans";
+import { writeSections } from "./bench/sections";
 import { Stop } from "./stop";
 
-const USAGE = "./wide-lane bench [plan | plain | known [--seconds N] [--jobs N]] [--write]";
+const USAGE = "./wide-lane bench [plan | plain | app [--people N] [--seconds N] | known [--seconds N] [--jobs N]] [--write]";
 
 export default async function bench(args: string[]): Promise<number> {
-  const read = readArgs(args, ["seconds", "jobs"], ["write"], USAGE);
+  const read = readArgs(args, ["seconds", "jobs", "people"], ["write"], USAGE);
   const [what = "all", ...more] = read.plain;
   if (what === "one") {
     console.log(JSON.stringify(measure(Number(more[0]))));
     return 0;
   }
-  if (more.length || !["all", "plan", "plain", "known"].includes(what)) throw new Stop(`Usage: ${USAGE}`, 2);
+  if (more.length || !["all", "plan", "plain", "app", "known"].includes(what)) throw new Stop(`Usage: ${USAGE}`, 2);
   if (what === "known") {
     findKnown(whole(read, "seconds", 1, 3600) ?? 600, whole(read, "jobs", 1, 1000));
     return 0;
+  }
+  if (what === "app") {
+    const { text, errors } = await benchApp(whole(read, "people", 1, 1000) ?? 50, whole(read, "seconds", 5, 3600) ?? 60);
+    if (read.options.has("write")) writeSections(text);
+    console.log(`\n${text}`);
+    return errors ? 1 : 0;
   }
   const plans = what === "plain" ? undefined : benchPlans();
   const plain = what === "plan" ? undefined : benchPlain();
@@ -32,7 +39,7 @@ Made by \`./wide-lane bench --write\` on a machine with ${os.cpus().length} core
 seeds, one thread.
 
 ${[plans?.text, plain?.text].filter(Boolean).join("\n")}`;
-  if (read.options.has("write") && what === "all") writeFileSync("docs/benchmarks.md", text);
+  if (read.options.has("write") && what === "all") writeSections(text);
   else console.log(`\n${text}`);
   return (plans?.broken ?? 0) + (plain?.broken ?? 0) ? 1 : 0;
 }

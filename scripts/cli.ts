@@ -14,6 +14,7 @@ const HELP = `Usage: ./wide-lane COMMAND
   backup FILE | backup --verify FILE       write the whole database of ./wide-lane start to a file; read one through
   restore FILE [--replace]                 put such a file back, all of it or nothing
   sign-in-code LOGIN                       a code for somebody who can't get in any more
+  audit                                    known holes in the packages, where the registry answers
   torture [--minutes N]                    kill everything under load, and look whether anything was lost
   doctor                                   what is installed, free and running
   shots                                    make the pictures in docs/screenshots anew`;
@@ -29,6 +30,7 @@ const commands: Record<string, () => Promise<{ default: (args: string[]) => Prom
   backup: () => import("./backup"),
   restore: () => import("./restore"),
   "sign-in-code": () => import("./sign-in-code"),
+  audit: () => import("./audit"),
   torture: () => import("./torture"),
   doctor: () => import("./doctor"),
   shots: () => import("./shots"),

@@ -5,7 +5,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { startDatabase } from "./database";
-import { TEST_NOW, withDemo } from "./with-demo";
+import { TEST_NOW, withDemo, withServers } from "./with-demo";
 
 interface Counts {
   passed: number;
@@ -71,6 +71,22 @@ function browser(folder: string): Promise<Counts> {
   return withDemo(path.join(folder, "browser"), (address) => playwright(folder, { BASE_URL: address }));
 }
 
+/** Two servers on a demo of their own, asked by nobody, by fitters, and by whoever means harm. */
+function runningServer(folder: string): Promise<Counts> {
+  return withServers(path.join(folder, "live"), 2, (demo) =>
+    vitest("running server", folder, ["--config", "vitest.live.config.ts"], {
+      LIVE_URLS: demo.addresses.join(" "),
+      LIVE_PIDS: demo.servers.map((s) => s.pid).join(" "),
+      DATABASE_URL: demo.databaseUrl,
+      WIDE_LANE_NOW: TEST_NOW,
+    }),
+  );
+}
+
+/** Everything is killed under load for a while, and nothing may be lost. */
+const tortured = (name: string, more: string[]): Promise<Counts> =>
+  one(name, process.execPath, ["--import", "tsx", "scripts/cli.ts", "torture", ...more]);
+
 async function databaseTests(folder: string): Promise<Counts> {
   const database = await startDatabase(path.join(folder, "db"), "wide_lane_test");
   try {
@@ -101,7 +117,11 @@ export default async function test(): Promise<number> {
     await step("types", () => one("types", bin("tsc"), ["--noEmit"]));
     await step("unit", () => vitest("unit", folder, []));
     await step("database", () => databaseTests(folder));
+    await step("running server", () => runningServer(folder));
     await step("browser", () => browser(folder));
+    await step("torture", () => tortured("torture", ["--minutes", "2"]));
+    await step("torture of a cluster", () => tortured("torture of a cluster", ["--minutes", "2", "--cluster"]));
+    await step("known holes", () => one("known holes", process.execPath, ["--import", "tsx", "scripts/cli.ts", "audit"]));
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }

@@ -49,6 +49,7 @@ export const HANDLERS: Readonly<Record<string, Omit<Door, "kind">>> = {
   "GET api/photos/*": { who: "signed-in", bytes: 0 },
   "POST api/shots/*/photo": { who: "signed-in", bytes: PHOTO_BYTES, long: true },
   "POST api/records/*/photo": { who: "signed-in", bytes: PHOTO_BYTES, long: true },
+  "POST api/library/try": { who: "lead", bytes: FILE_BYTES, long: true },
   "POST api/plan/search": { who: "lead", bytes: 4 * KB, long: true },
   "POST api/plan/gain": { who: "lead", bytes: 4 * KB, long: true },
 };

@@ -2,6 +2,8 @@
 
 import path from "node:path";
 import { Worker } from "node:worker_threads";
+import type { Entry } from "@/core/library/library";
+import { type Fault, InputError } from "@/core/plan/fault";
 import type { Gain } from "@/core/plan/gain";
 import type { Cost, Plan, Problem } from "@/core/plan/model";
 import type { Verdict, Wish } from "@/core/plan/pinned";
@@ -76,14 +78,15 @@ function run<R, P>(task: Task, onProgress: (p: P) => void, signal?: AbortSignal)
       worker.off("message", onMessage);
       worker.off("error", onError);
     };
-    const onMessage = (m: { progress?: P; result?: R; error?: string }) => {
+    const onMessage = (m: { progress?: P; result?: R; error?: string; faults?: Fault[] }) => {
       if (m.progress !== undefined) return onProgress(m.progress);
       over();
       if (m.error === undefined && idle.length < KEEP) {
         worker.unref();
         idle.push(worker);
       } else void worker.terminate();
-      if (m.error === undefined) resolve(m.result as R);
+      if (m.faults) reject(new InputError(m.faults));
+      else if (m.error === undefined) resolve(m.result as R);
       else reject(new Error(m.error));
     };
     const onError = (e: Error) => {
@@ -118,3 +121,10 @@ export const gainsInThread = (
 /** What a pin would do, against the plan at hand. */
 export const tryInThread = (problem: Problem, start: Plan, job: string, wish: Wish): Promise<Verdict> =>
   inThread<Verdict, never>({ kind: "try", problem, start, job, wish }, () => undefined);
+
+/** Reads a library file and tries it with many choices; tells how far it is. Throws InputError with the place of every fault. */
+export const readLibraryInThread = (
+  file: unknown,
+  onTry: (p: { done: number; all: number }) => void = () => undefined,
+  signal?: AbortSignal,
+): Promise<Entry[]> => inThread<Entry[], { done: number; all: number }>({ kind: "library", file }, onTry, signal);

@@ -1,7 +1,9 @@
-// Worker thread that plans: a task in, messages out. A shared flag stops it; what it has by then is its answer. It stays
+// Worker thread that plans, and tries libraries: a task in, messages out. A shared flag stops it; what it has by then is its answer. It stays
 // for the next task, so that the compiled code is warm. Built to dist/ by scripts/worker-bundle.ts.
 
 import { parentPort } from "node:worker_threads";
+import { readWholeLibrary } from "@/core/library/check-library";
+import { cappedFaults, InputError } from "@/core/plan/fault";
 import { type Gain, gains } from "@/core/plan/gain";
 import { tryPin } from "@/core/plan/pinned";
 import { makePlan } from "@/core/plan/planner";
@@ -14,6 +16,11 @@ const post = (message: object) => parentPort?.postMessage(message);
 function work(task: PlanTask): unknown {
   const flag = new Int32Array(task.stop);
   const stopped = () => Atomics.load(flag, 0) === 1;
+  if (task.kind === "library")
+    return readWholeLibrary(task.file, (done, all) => {
+      post({ progress: { done, all } });
+      return !stopped();
+    });
   const problem = readProblem(task.problem);
   if (task.kind === "rehearse") return rehearse(problem);
   const start = task.start === undefined ? undefined : readPlan(task.start);
@@ -43,6 +50,6 @@ parentPort?.on("message", (task: PlanTask) => {
   try {
     post({ result: work(task) });
   } catch (e) {
-    post({ error: (e as Error).message });
+    post(e instanceof InputError ? { faults: cappedFaults(e.faults) } : { error: (e as Error).message });
   }
 });

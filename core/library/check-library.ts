@@ -28,10 +28,15 @@ function samples(): Options[] {
   return [DEFAULT_OPTIONS, ...one, ...mixed];
 }
 
-/** Faults that only the networks show (cycles, unproven covers, loose ends, formulas without value), each once, with the choices it came up with. */
-export function libraryFaults(jobs: readonly Entry[]): Fault[] {
+/**
+ * Faults that only the networks show (cycles, unproven covers, loose ends, formulas without value), each once, with the
+ * choices it came up with. `onTry` is told before each of many tries; false stops there.
+ */
+export function libraryFaults(jobs: readonly Entry[], onTry: (done: number, all: number) => boolean = () => true): Fault[] {
   const out = new Map<string, Fault>();
-  for (const o of samples()) {
+  const tries = samples();
+  for (const [i, o] of tries.entries()) {
+    if (!onTry(i, tries.length)) break;
     let found: Fault[];
     try {
       found = checkNetwork(buildNetwork(o, vans[0].geometry, jobs));
@@ -52,9 +57,9 @@ export function libraryFaults(jobs: readonly Entry[]): Fault[] {
 }
 
 /** Reads a library file and tries it with many choices. Throws InputError with the place of every fault. */
-export function readWholeLibrary(value: unknown): Entry[] {
+export function readWholeLibrary(value: unknown, onTry?: (done: number, all: number) => boolean): Entry[] {
   const jobs = readLibraryFile(value);
-  const faults = libraryFaults(jobs);
+  const faults = libraryFaults(jobs, onTry);
   if (faults.length) throw new InputError(faults);
   return jobs;
 }

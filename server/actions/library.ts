@@ -1,41 +1,56 @@
 // Actions on the workshop's own library: edit a job, take one out, go back, import. Each makes a new version.
 
-import { diffLibraries, libraryFaults, readWholeLibrary } from "@/core/library/check-library";
+import { diffLibraries } from "@/core/library/check-library";
 import { dropJob, putJob } from "@/core/library/edit-library";
 import { type Entry, library, libraryFile, readLibraryFile } from "@/core/library/library";
 import { InputError } from "@/core/plan/fault";
-import { addLibraryVersion, currentLibrary, jobsOfVersion } from "@/db/library";
-import { rows } from "@/db/pool";
-import { action, body, type Change, change, is } from "../action";
+import { addLibraryVersion, currentLibrary } from "@/db/library";
+import type { User } from "@/db/users";
+import { action, body, change, is } from "../action";
+import { allVersions, libraryInUse, libraryOf } from "../library";
+import { readLibraryInThread } from "../plan-thread";
+import { loadState } from "../planning";
 import { Refusal } from "../refusal";
 
 const code = { type: "string", pattern: "^[A-Z]{2}-\\d{2}$" };
 
-/** Refuses when the editor saw another version than the one in use. */
-async function inUse(x: Change, base: number): Promise<Entry[]> {
-  const now = await currentLibrary(x.c, x.now);
-  if (now.number !== base)
-    throw new Refusal(
-      409,
-      `The library was changed meanwhile: you edited version ${base}, version ${now.number} is in use. Load it and edit again.`,
-    );
+const another = (base: number, number: number) =>
+  new Refusal(409, `The library was changed meanwhile: you edited version ${base}, version ${number} is in use. Load it and edit again.`);
+
+/** The jobs of the version that was edited, as long as it is the one in use. */
+async function inUse(base: number): Promise<Entry[]> {
+  const now = await libraryInUse((await loadState()).now);
+  if (now.number !== base) throw another(base, now.number);
   return now.jobs;
 }
 
-/** Checks the whole and stores it as the next version. */
-async function store(x: Change, user: string, jobs: Entry[], note: string): Promise<{ number: number }> {
-  const clean = readLibraryFile(libraryFile(jobs));
-  const faults = libraryFaults(clean);
-  if (faults.length) throw new InputError(faults);
-  const back = diffLibraries(library, clean).length === 0;
-  const number = await addLibraryVersion(x.c, clean, back ? "shipped" : "workshop", note.slice(0, 300), x.now, user);
-  await x.event({
-    kind: "library.changed",
-    entity: "library",
-    entityId: String(number),
-    text: `library version ${number}: ${note}`.slice(0, 500),
+/** Tries the whole with many choices, off the main thread, and stores it as the next version where its base is still in use. */
+async function store(user: User, base: number, jobs: Entry[], note: string): Promise<{ number: number }> {
+  const clean = await readLibraryInThread(libraryFile(jobs));
+  return change(user, async (x) => {
+    const now = await currentLibrary(x.c, x.now);
+    if (now.number !== base) throw another(base, now.number);
+    const back = diffLibraries(library, clean).length === 0;
+    const number = await addLibraryVersion(x.c, clean, back ? "shipped" : "workshop", note.slice(0, 300), x.now, user.id);
+    await x.event({
+      kind: "library.changed",
+      entity: "library",
+      entityId: String(number),
+      text: `library version ${number}: ${note}`.slice(0, 500),
+    });
+    return { number };
   });
-  return { number };
+}
+
+/** What a file would change against the version in use; tells how far the reading is. */
+export async function tryLibrary(
+  base: number,
+  file: unknown,
+  onTry: (p: { done: number; all: number }) => void,
+  signal?: AbortSignal,
+): Promise<{ diff: ReturnType<typeof diffLibraries> }> {
+  const jobs = await inUse(base);
+  return { diff: diffLibraries(jobs, await readLibraryInThread(file, onTry, signal)) };
 }
 
 export const libraryActions = [
@@ -43,59 +58,54 @@ export const libraryActions = [
   action<{ base: number; job: Record<string, unknown>; note?: string; like?: string }>(
     { method: "POST", path: "library/jobs", role: "lead" },
     body({ base: is.version, job: { type: "object" } }, { note: is.text, like: code }),
-    (b, { user }) =>
-      change(user, async (x) => {
-        const jobs = await inUse(x, b.base);
-        const [job] = readAlone(b.job, jobs);
-        const there = jobs.some((j) => j.code === job.code);
-        return store(x, user.id, putJob(jobs, job, b.like), b.note?.trim() || `${job.name} ${there ? "changed" : "added"}`);
-      }),
+    async (b, { user }) => {
+      const jobs = await inUse(b.base);
+      const [job] = readAlone(b.job, jobs);
+      const there = jobs.some((j) => j.code === job.code);
+      return store(user, b.base, putJob(jobs, job, b.like), b.note?.trim() || `${job.name} ${there ? "changed" : "added"}`);
+    },
   ),
   action<{ base: number; code: string }>(
     { method: "POST", path: "library/remove", role: "lead" },
     body({ base: is.version, code }),
-    (b, { user }) =>
-      change(user, async (x) => {
-        const jobs = await inUse(x, b.base);
-        const job = jobs.find((j) => j.code === b.code);
-        if (!job) throw new Refusal(404, "There is no such job in the library.");
-        return store(x, user.id, dropJob(jobs, b.code), `${job.name} taken out`);
-      }),
+    async (b, { user }) => {
+      const jobs = await inUse(b.base);
+      const job = jobs.find((j) => j.code === b.code);
+      if (!job) throw new Refusal(404, "There is no such job in the library.");
+      return store(user, b.base, dropJob(jobs, b.code), `${job.name} taken out`);
+    },
   ),
   // Back to the shipped entry of one job, or to an earlier version as a whole.
   action<{ base: number; code?: string; version?: number }>(
     { method: "POST", path: "library/restore", role: "lead" },
     body({ base: is.version }, { code, version: is.version }),
-    (b, { user }) =>
-      change(user, async (x) => {
-        const jobs = await inUse(x, b.base);
-        if (b.code) {
-          const shipped = library.find((j) => j.code === b.code);
-          const next = jobs.filter((j) => j.code !== b.code);
-          if (shipped) {
-            const before = library.slice(0, library.indexOf(shipped)).map((j) => j.code);
-            next.splice(next.findLastIndex((j) => before.includes(j.code)) + 1, 0, shipped);
-          }
-          return store(x, user.id, next, `${shipped?.name ?? b.code} as shipped`);
+    async (b, { user }) => {
+      const jobs = await inUse(b.base);
+      if (b.code) {
+        const shipped = library.find((j) => j.code === b.code);
+        const next = jobs.filter((j) => j.code !== b.code);
+        if (shipped) {
+          const before = library.slice(0, library.indexOf(shipped)).map((j) => j.code);
+          next.splice(next.findLastIndex((j) => before.includes(j.code)) + 1, 0, shipped);
         }
-        if (b.version === undefined) return store(x, user.id, [...library], "all as shipped");
-        const [there] = await rows(x.c, "SELECT number FROM library_version WHERE number = ?", [b.version]);
-        if (!there) throw new Refusal(404, "There is no such version.");
-        return store(x, user.id, await jobsOfVersion(x.c, b.version), `as in version ${b.version}`);
-      }),
+        return store(user, b.base, next, `${shipped?.name ?? b.code} as shipped`);
+      }
+      if (b.version === undefined) return store(user, b.base, [...library], "all as shipped");
+      if (!(await allVersions()).some((v) => v.number === b.version)) throw new Refusal(404, "There is no such version.");
+      return store(user, b.base, await libraryOf(b.version), `as in version ${b.version}`);
+    },
   ),
   action<{ base: number; file: Record<string, unknown>; note?: string; dry?: boolean }>(
     { method: "POST", path: "library/import", role: "lead" },
     body({ base: is.version, file: { type: "object" } }, { note: is.text, dry: is.bool }),
-    (b, { user }) =>
-      change(user, async (x) => {
-        const jobs = await inUse(x, b.base);
-        const next = readWholeLibrary(b.file);
-        const diff = diffLibraries(jobs, next);
-        if (b.dry) return { diff };
-        if (!diff.length) throw new Refusal(409, "The file holds what is in use already.");
-        return store(x, user.id, next, b.note?.trim() || `imported, ${diff.length} jobs differ`);
-      }),
+    async (b, { user }) => {
+      const jobs = await inUse(b.base);
+      const next = await readLibraryInThread(b.file);
+      const diff = diffLibraries(jobs, next);
+      if (b.dry) return { diff };
+      if (!diff.length) throw new Refusal(409, "The file holds what is in use already.");
+      return store(user, b.base, next, b.note?.trim() || `imported, ${diff.length} jobs differ`);
+    },
   ),
 ];
 

@@ -7,6 +7,7 @@ import type { JobDiff } from "@/core/library/check-library";
 import { Button, buttonClass } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
+import { sendLines } from "../kit/lines";
 import { type Fault, SendError, send } from "../kit/send";
 import { STAGE, StageBadge } from "../kit/stage";
 import { time } from "../kit/time";
@@ -215,6 +216,8 @@ function Import({ view, onDone }: { view: LibraryView; onDone(): void }) {
   const [name, setName] = useState("");
   const [faults, setFaults] = useState<Fault[]>([]);
   const [diff, setDiff] = useState<JobDiff[]>();
+  const [share, setShare] = useState<number>();
+  const stop = useRef<AbortController>(undefined);
   const read = async (f: File | undefined) => {
     setDiff(undefined);
     setFaults([]);
@@ -229,12 +232,26 @@ function Import({ view, onDone }: { view: LibraryView; onDone(): void }) {
       return;
     }
     try {
-      const r = await send<{ diff: JobDiff[] }>("POST", "library/import", { base: view.number, file: value, dry: true });
-      setDiff(r.diff);
-      setFile(value);
+      stop.current = new AbortController();
+      setShare(0);
+      await sendLines<{ trying?: { done: number; all: number }; done?: { diff: JobDiff[] } }>(
+        "library/try",
+        { base: view.number, file: value },
+        (line) => {
+          if (line.trying) setShare(line.trying.done / line.trying.all);
+          if (line.done) {
+            setDiff(line.done.diff);
+            setFile(value);
+          }
+        },
+        stop.current.signal,
+      );
     } catch (e) {
+      if ((e as Error).name === "AbortError") return;
       const s = e as SendError;
       setFaults(s instanceof SendError && s.faults.length ? s.faults : [{ path: f.name, message: s.message }]);
+    } finally {
+      setShare(undefined);
     }
   };
   return (
@@ -249,6 +266,13 @@ function Import({ view, onDone }: { view: LibraryView; onDone(): void }) {
         aria-label="Library file"
         onChange={(e) => void read(e.target.files?.[0])}
       />
+      {share !== undefined && (
+        <div className="flex items-center gap-3" role="status">
+          <progress value={share} max={1} aria-label="Reading the file" className="flex-1" />
+          <span>Reading it and trying it with many choices …</span>
+          <Button onClick={() => stop.current?.abort()}>Stop</Button>
+        </div>
+      )}
       {faults.length > 0 && (
         <div role="alert" className="rounded-md border border-signal bg-signal-soft px-3 py-2">
           <p className="font-bold">{name} can't be taken. Nothing was changed.</p>
