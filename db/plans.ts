@@ -186,6 +186,11 @@ export async function takeLease(c: Conn, workshop: string, holder: string, secon
   return n === 1;
 }
 
+/** Whether somebody holds the lease now: a look that disturbs nobody, before it is tried to take it. */
+export async function leaseHeld(c: Conn | Pool, workshop: string): Promise<boolean> {
+  return (await rows(c, "SELECT 1 FROM plan_lease WHERE workshop_id = ? AND expires_at >= UTC_TIMESTAMP(3)", [workshop])).length > 0;
+}
+
 /** Holds on to the lease; false when somebody else has it by now. */
 export const keepLease = async (c: Conn | Pool, holder: string, seconds: number): Promise<boolean> =>
   (await run(c, "UPDATE plan_lease SET expires_at = UTC_TIMESTAMP(3) + INTERVAL ? SECOND WHERE holder = ?", [seconds, holder])) === 1;

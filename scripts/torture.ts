@@ -44,6 +44,9 @@ export default async function torture(args: string[]): Promise<number> {
     if (up === undefined) throw new Error(`the house does not open:\n${house.log().slice(-3000)}`);
     const r = await rounds(house, minutes, people, seed);
     return r.good ? 0 : 1;
+  } catch (e) {
+    console.error(house?.log().split("\n").slice(-30).join("\n"));
+    throw e;
   } finally {
     await house?.end();
     if (small) spawnSync("umount", [disk]);
@@ -121,6 +124,8 @@ async function rounds(house: House, minutes: number, people: number, seed: numbe
   for (let round = 1; Date.now() < end && good; round++) {
     await pause(4000 + r() * 5000);
     const what = await house.strike(house.blows[(round - 1) % house.blows.length]);
+    // What was struck needs a moment to be gone.
+    await pause(1200);
     const back = await house.back(BACK_MS);
     worst = Math.max(worst, back ?? Number.POSITIVE_INFINITY);
     // Everybody gets an answer to what they have begun; then it is counted.

@@ -98,7 +98,8 @@ export async function perform(
 export function answerError(e: unknown, request?: string | null): { status: number; body: Record<string, unknown> } {
   if (e instanceof Refusal) return { status: e.status, body: { error: e.message, ...e.detail } };
   if (e instanceof InputError) return { status: 422, body: { error: sentence(e), faults: cappedFaults(e.faults) } };
-  if ((e as Error)?.name === "AbortError") return { status: 499, body: { error: "Stopped." } };
+  // Whoever asked has gone away.
+  if ((e as Error)?.name === "AbortError" || (e as Error)?.message === "aborted") return { status: 499, body: { error: "Stopped." } };
   const refused = databaseRefusal(e);
   if (refused) {
     log.warn({ err: e, request }, "the database refused");

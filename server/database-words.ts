@@ -48,6 +48,15 @@ export function databaseRefusal(e: unknown): Refusal | undefined {
       const check = /CONSTRAINT `([^`]+)`/.exec(sqlMessage)?.[1];
       return new Refusal(422, `These values don't go together${check ? ` (${check})` : ""}.`);
     }
+    // The disk is full: the change was taken back as a whole.
+    case 1114:
+    case 1021:
+    case 1026:
+    case 3:
+      return new Refusal(
+        507,
+        "The server's disk is full, so this could not be saved. Tell the lead; it can be sent again once there is room.",
+      );
     case 1205:
     case 1213:
     case 1020:

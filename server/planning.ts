@@ -11,7 +11,7 @@ import { type Zone, zoneOf } from "@/core/time/zone";
 import { newestChange } from "@/db/acts";
 import { addEvent } from "@/db/events";
 import { keptAt, seesState } from "@/db/kept";
-import { giveLease, keepLease, loadPlan, nextNumber, publishedPlans, type StoredPlan, savePlan, takeLease } from "@/db/plans";
+import { giveLease, keepLease, leaseHeld, loadPlan, nextNumber, publishedPlans, type StoredPlan, savePlan, takeLease } from "@/db/plans";
 import { type Conn, pool, run, snapshot, transaction } from "@/db/pool";
 import { loadShop, loadWorkshop } from "@/db/shop";
 import { nowMinute } from "./clock";
@@ -91,7 +91,7 @@ const SHORT_TURNS = 25;
 /** The lease of the workshop's planner; a longer search that holds it gives way to `newer` work. */
 async function claim(workshopId: string, holder: string, newer: boolean): Promise<void> {
   for (let turn = 0; ; turn++) {
-    if (await transaction((c) => takeLease(c, workshopId, holder, LEASE_SECONDS))) return;
+    if (!(await leaseHeld(pool(), workshopId)) && (await transaction((c) => takeLease(c, workshopId, holder, LEASE_SECONDS)))) return;
     if (!newer || turn >= (shared.wideLaneSearch ? TURNS : SHORT_TURNS))
       throw new Refusal(409, "A replan is already running; its result will show here in a moment.");
     stopSearch();

@@ -9,7 +9,7 @@ import { endProcess, known, readKnown, runs } from "../process";
 const SIZE_MB = 1600;
 /** The second server's clock is an hour ahead. */
 const AHEAD = `data:text/javascript,${encodeURIComponent(
-  "const R=Date;const s=3600000;globalThis.Date=class extends R{constructor(...a){if(a.length)super(...a);else super(R.now()+s)}static now(){return R.now()+s}};",
+  "const R=Date;const s=3600000;globalThis.Date=class extends R{constructor(...a){if(a.length)super(...a);else super(R.now()+s)}static now(){return R.now()+s}static UTC(...a){return R.UTC(...a)}static parse(t){return R.parse(t)}};",
 )}`;
 
 export interface House {
