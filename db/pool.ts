@@ -134,6 +134,8 @@ export interface Failure {
 /** Whether the database can't be reached at all, as told apart from one that says no. */
 export const isUnreachable = (e: unknown): boolean => {
   const f = e as Failure;
+  // A node that was cut off from its cluster in the middle of something.
+  if (f?.errno === 1180 || /Primary Component|WSREP/i.test(f?.sqlMessage ?? "")) return true;
   return BROKEN.has(f?.code ?? "") || f?.code === "POOL_EXHAUSTED" || f?.errno === 1047 || f?.errno === 1053 || f?.errno === 1927;
 };
 
