@@ -18,13 +18,19 @@ export function SignIn({ workshop, people }: { workshop: string; people: { id: s
         headers: { "content-type": "application/json" },
         body: JSON.stringify(body),
       });
-      const answer = (await r.json()) as { home?: string; ask?: "code" | "password"; error?: string };
+      const answer = (await r.json()) as {
+        home?: string;
+        ask?: "code" | "password";
+        error?: string;
+        faults?: { path: string; message: string }[];
+      };
+      const weak = answer.faults?.find((f) => f.path === "chosen");
       if (r.ok && answer.home) {
         window.location.href = answer.home;
         return;
       }
       if (r.ok && answer.ask) setAsk(answer.ask);
-      else setError(answer.error ?? "That did not work.");
+      else setError(weak ? `This password ${weak.message}` : (answer.error ?? "That did not work."));
     } catch {
       setError("No answer from the workshop's server. Try again.");
     }
