@@ -40,6 +40,9 @@ describe(`${COUNT} requests that mean harm`, () => {
     const maker = new Maker(Number(process.env.LIVE_SEED ?? 7), ids);
     // Nobody is barred, no last lead retired: the requests have to go on.
     const usable = actions.filter((a) => !/^(users|account)/.test(a.path));
+    // From the start of a server in use: each view drawn once, its planner started.
+    for (const page of ["/", "/lanes", "/stores", "/builds", "/workshop", "/proof", "/card"]) await lead.ask("GET", page);
+    await lead.act("plan", { quick: true });
     const before = pids.map(memory);
     const faults: string[] = [];
     const slow: string[] = [];
