@@ -47,7 +47,7 @@ test("somebody new chooses a password with a code, changes it, signs another dev
   await other.waitForURL((u) => u.pathname === "/");
   await own.goto("/account");
   await alive(own);
-  await expect(own.getByText("this device")).toBeVisible();
+  await expect(own.getByText("· this device")).toBeVisible();
   await own.getByRole("button", { name: "Sign this device out" }).first().click();
   await expect(own.getByRole("button", { name: "Sign this device out" })).toHaveCount(0);
   await other.goto("/lanes");

@@ -12,7 +12,7 @@ export function PrintCards({ build, back, cards }: { build: string; back: string
   const [stage, setStage] = useState("todo");
   const shown = cards.filter((c) => (stage === "todo" ? c.state !== "done" : stage === "all" || c.stage === stage));
   return (
-    <div className="mx-auto w-full max-w-[210mm] p-5 [page:cards] print:max-w-none print:p-0">
+    <div className="mx-auto w-full max-w-[210mm] p-5 print:max-w-none print:p-0">
       <div className="mb-4 flex flex-wrap items-center gap-3 print:hidden">
         <h1 className="mr-auto text-[22px]">{build}: job cards</h1>
         <label className="flex items-center gap-2">

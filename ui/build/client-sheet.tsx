@@ -21,7 +21,7 @@ export function ClientSheet({
   back: string;
 }) {
   return (
-    <div className="mx-auto w-full max-w-[190mm] p-5 [page:client] print:max-w-none print:p-0">
+    <div className="mx-auto w-full max-w-[190mm] p-5 print:max-w-none print:p-[4mm]">
       <div className="mb-5 flex items-center gap-3 print:hidden">
         <p className="mr-auto text-muted">One page in the client's words: no names, no money. It follows the published plan.</p>
         <Button kind="main" onClick={() => window.print()}>
