@@ -65,7 +65,7 @@ test("somebody new chooses a password with a code, changes it, signs another dev
   const secret = (await own.locator("p.break-all").textContent())!.replace(/\s/g, "");
   const six = () => new TOTP({ secret: Secret.fromBase32(secret) }).generate();
   await own.getByLabel("Six digits").fill(six());
-  await own.getByLabel("Password", { exact: true }).fill(SECOND);
+  await own.getByRole("textbox", { name: "Password", exact: true }).fill(SECOND);
   await own.getByRole("button", { name: "Turn the second factor on" }).click();
   await expect(own.getByText("Signing in asks for a code from your phone")).toBeVisible();
   await expectAccessible(own);
