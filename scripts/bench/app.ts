@@ -29,27 +29,30 @@ const memory = (pid: number): number =>
 export async function benchApp(people: number, seconds: number): Promise<{ text: string; errors: number }> {
   const folder = mkdtempSync(path.join(os.tmpdir(), "wl-bench-"));
   try {
-    return await withServers(path.join(folder, "demo"), 1, async ({ addresses: [address], servers: [server] }) => {
-      const cookie = await signIn(address);
-      const problem = (await (await fetch(`${address}/api/problem`, { headers: { cookie } })).json()) as {
-        builds: { id: string; jobs: { id: string }[] }[];
-      };
-      const jobs = problem.builds.flatMap((b) => b.jobs.map((j) => j.id));
-      // As a server in use: each view drawn once.
-      for (const v of VIEWS) await fetch(`${address}${v}`, { headers: { cookie } }).then((r) => r.text());
-      const before = memory(server.pid);
-      const times: Times = { pulse: [], view: [], act: [], errors: [] };
-      const end = Date.now() + seconds * 1000;
-      await Promise.all(Array.from({ length: people }, (_, i) => person(i, address, cookie, jobs, end, times)));
-      const row = (name: string, list: readonly number[]) => [
-        name,
-        String(list.length),
-        (list.length / seconds).toFixed(1),
-        `${Math.round(at(list, 0.5))} ms`,
-        `${Math.round(at(list, 0.95))} ms`,
-        `${Math.round(Math.max(0, ...list))} ms`,
-      ];
-      const text = `## Server
+    return await withServers(
+      path.join(folder, "demo"),
+      1,
+      async ({ addresses: [address], servers: [server] }) => {
+        const cookie = await signIn(address);
+        const problem = (await (await fetch(`${address}/api/problem`, { headers: { cookie } })).json()) as {
+          builds: { id: string; jobs: { id: string }[] }[];
+        };
+        const jobs = problem.builds.flatMap((b) => b.jobs.map((j) => j.id));
+        // As a server in use: each view drawn once.
+        for (const v of VIEWS) await fetch(`${address}${v}`, { headers: { cookie } }).then((r) => r.text());
+        const before = memory(server.pid);
+        const times: Times = { pulse: [], view: [], act: [], errors: [] };
+        const end = Date.now() + seconds * 1000;
+        await Promise.all(Array.from({ length: people }, (_, i) => person(i, address, cookie, jobs, end, times)));
+        const row = (name: string, list: readonly number[]) => [
+          name,
+          String(list.length),
+          (list.length / seconds).toFixed(1),
+          `${Math.round(at(list, 0.5))} ms`,
+          `${Math.round(at(list, 0.95))} ms`,
+          `${Math.round(Math.max(0, ...list))} ms`,
+        ];
+        const text = `## Server
 
 ${people} people at one server for ${seconds} s, on the demo (${problem.builds.length} builds, ${jobs.length} jobs), database and people on the same ${os.cpus().length} cores. Each asks for news every
 4 s, opens a view every 30 s and saves something every 30 s. Made by \`./wide-lane bench app --write\`.
@@ -61,9 +64,12 @@ ${table(
 
 Errors: ${times.errors.length}. Memory of the server: ${before} MB before, ${memory(server.pid)} MB after.
 `;
-      for (const e of times.errors.slice(0, 5)) console.log(e);
-      return { text, errors: times.errors.length };
-    });
+        for (const e of times.errors.slice(0, 5)) console.log(e);
+        return { text, errors: times.errors.length };
+        // As in a workshop: without the checks that tests ask for.
+      },
+      { WIDE_LANE_CHECKED: "" },
+    );
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
