@@ -8,7 +8,7 @@ export default function Failed({ reset }: { error: Error; reset(): void }) {
     <main className="m-auto max-w-md p-8 pt-24 text-center">
       <h1 className="text-[20px]">Wide Lane could not draw this page</h1>
       <p className="mt-2 text-muted">
-        The server or its database did not answer as it should. Nothing was changed. The server's log has the details.
+        The server or its database did not answer as it should. Try again in a moment. If it goes on, tell whoever looks after the server.
       </p>
       <Button
         kind="main"
