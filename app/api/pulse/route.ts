@@ -1,4 +1,4 @@
-// The number of the newest change: open pages ask every few seconds and load anew when it moves.
+// The number of the newest change: open pages ask for it every few seconds and reload when it has changed.
 
 import type { NextRequest } from "next/server";
 import { pulse } from "@/server/pulse";
