@@ -39,12 +39,19 @@ export async function keptAnswer(c: Conn | Pool, userId: string, actId: string):
   return r && { request: r.request, answer: JSON.parse(r.answer) };
 }
 
+/** An answer as it is kept: a sign-in code is told once, and stands nowhere after. */
+function keepable(answer: unknown): string {
+  if (!answer || typeof answer !== "object" || !("code" in answer)) return JSON.stringify(answer ?? {});
+  const { code: _told, ...rest } = answer;
+  return JSON.stringify(rest);
+}
+
 export const keepAnswer = async (c: Conn, userId: string, actId: string, request: string, answer: unknown): Promise<void> =>
-  insert(c, "act_answer", [{ user_id: userId, id: actId, request, answer: JSON.stringify(answer ?? {}), at: await sqlNow(c) }]);
+  insert(c, "act_answer", [{ user_id: userId, id: actId, request, answer: keepable(answer), at: await sqlNow(c) }]);
 
 /** Completes a kept answer with what was found out after the change was written. */
 export const completeAnswer = (c: Conn | Pool, userId: string, actId: string, answer: unknown): Promise<number> =>
-  run(c, "UPDATE act_answer SET answer = ? WHERE user_id = ? AND id = ?", [JSON.stringify(answer ?? {}), userId, actId]);
+  run(c, "UPDATE act_answer SET answer = ? WHERE user_id = ? AND id = ?", [keepable(answer), userId, actId]);
 
 /** Answers are kept for a month: longer than any device goes without a network. */
 export const forgetAnswers = (c: Conn | Pool): Promise<number> =>

@@ -178,6 +178,25 @@ describe("the second factor", () => {
   });
 });
 
+it("leaves no code and no trace of a password in what is kept of an act", async () => {
+  await quiet();
+  const made = (await perform("POST", ["users"], { login: "kim", name: "Kim", role: "lead" }, lead, undefined, "act-kept-0001")) as {
+    code: string;
+  };
+  expect(made.code).toMatch(/-/);
+  const [kept] = await rows<{ answer: string }>(pool(), "SELECT answer FROM act_answer WHERE id = 'act-kept-0001'");
+  expect([kept.answer.includes(made.code), kept.answer.includes("code")]).toEqual([false, false]);
+  // The same act again is not done again, and does not tell the code a second time.
+  expect(
+    await perform("POST", ["users"], { login: "kim", name: "Kim", role: "lead" }, lead, undefined, "act-kept-0001"),
+  ).not.toHaveProperty("code");
+  const change = (old: string, next: string, id: string) => perform("POST", ["account", "password"], { old, next }, lead, undefined, id);
+  await change(GOOD, NEXT, "act-kept-0002");
+  await change(NEXT, GOOD, "act-kept-0003");
+  const hashes = await rows<{ request: string }>(pool(), "SELECT request FROM act_answer WHERE id IN ('act-kept-0002', 'act-kept-0003')");
+  expect(new Set(hashes.map((h) => h.request)).size).toBe(1);
+});
+
 it("is written down where leads see it: who came, who was refused, who chose a password", async () => {
   const kinds = new Set((await auditLog(pool(), 500)).map((a) => a.kind));
   expect([...["signed-in", "signed-out", "refused", "password", "role", "second"]].filter((k) => !kinds.has(k))).toEqual([]);

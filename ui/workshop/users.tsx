@@ -191,6 +191,7 @@ function MakeCode({ user, onDone }: { user: UserView; onDone(made: Made): void }
 function ShowCode({ login, code }: Made) {
   return (
     <div className="flex flex-col gap-3">
+      {!code && <p role="alert">The answer with the code got lost on its way. Close this and make another code.</p>}
       <p>
         Sign in as <b>{login}</b> with this code instead of a password. It works once, for three days, and is shown only now.
       </p>
