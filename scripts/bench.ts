@@ -1,6 +1,6 @@
 // ./wide-lane bench: speed and quality of the planner on generated problems with fixed seeds. `plan` are whole workshops,
 // `plain` resource problems with known optima; without either, both. `--write` puts both into docs/benchmarks.md.
-// `app` puts fifty people at a server. `known` seeks the best known lengths of the plain problems anew (hours).
+// `app` puts fifty people at a server. `known` looks for better lengths of the plain problems (takes hours).
 
 import os from "node:os";
 import { readArgs, whole } from "./args";

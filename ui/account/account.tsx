@@ -9,6 +9,7 @@ import { Field } from "../kit/field";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
+import { when } from "../kit/when";
 import { SecondFactor } from "./second-factor";
 import type { AccountView } from "./view";
 
@@ -90,16 +91,6 @@ function Password() {
     </Section>
   );
 }
-
-/** "2026-11-25 10:42:00" (UTC) in the reader's own time. */
-const when = (utc: string): string =>
-  new Date(`${utc.slice(0, 19).replace(" ", "T")}Z`).toLocaleString("en-GB", {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    hour: "2-digit",
-    minute: "2-digit",
-  });
 
 function Devices({ view }: { view: AccountView }) {
   const act = useAct();

@@ -2,17 +2,8 @@
 // Who signed in, changed a password or took data out; which backups were made, and whether they could be restored.
 
 import { CircleAlert, CircleCheck } from "lucide-react";
+import { when } from "../kit/when";
 import type { WorkshopView } from "./view";
-
-/** UTC as the database keeps it, in the reader's own time. */
-const when = (utc: string): string =>
-  new Date(`${utc.slice(0, 19).replace(" ", "T")}Z`).toLocaleString("en-GB", {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    hour: "2-digit",
-    minute: "2-digit",
-  });
 
 const megabytes = (bytes: number): string =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} KB` : `${(bytes / 1e6).toFixed(1)} MB`;
