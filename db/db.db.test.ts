@@ -16,7 +16,7 @@ import { addEvent, buildLog } from "./events";
 import { currentLibrary } from "./library";
 import { migrate } from "./migrate";
 import { giveLease, keepLease, loadPlan, nextNumber, savePlan, takeLease } from "./plans";
-import { fromSql, insert, pool, rows, run, toSql, transaction } from "./pool";
+import { closePool, fromSql, insert, pool, rows, run, toSql, transaction } from "./pool";
 import { loadShop } from "./shop";
 import { freshDatabase } from "./testing";
 
@@ -46,7 +46,7 @@ beforeAll(async () => {
     }),
   );
 });
-afterAll(() => pool().end());
+afterAll(closePool);
 
 describe("schema", () => {
   it("is InnoDB with a primary key on every table, and utf8mb4", async () => {

@@ -21,6 +21,13 @@ export function pool(url = process.env.DATABASE_URL): Pool {
   return shared.wideLanePool;
 }
 
+/** Ends the pool and forgets it, so that the next one who asks gets a new one: to another DATABASE_URL, if it has changed. */
+export async function closePool(): Promise<void> {
+  const ended = shared.wideLanePool;
+  shared.wideLanePool = undefined;
+  await ended?.end();
+}
+
 /** A pool of connections to one server; to a cluster, a pool for each of its nodes, of which the first that can be reached is used. */
 export function makePool(url: string): Pool {
   const nodes = nodesOf(url);

@@ -2,7 +2,7 @@
 
 import mysql from "mysql2/promise";
 import { migrate } from "./migrate";
-import { pool } from "./pool";
+import { closePool } from "./pool";
 
 /** Empties and migrates the database that DATABASE_URL names, which has to be one for tests. */
 export async function freshDatabase(): Promise<void> {
@@ -15,6 +15,5 @@ export async function freshDatabase(): Promise<void> {
   await c.end();
   await migrate(url);
   // Connections opened before the database was dropped have none selected any more.
-  await pool().end();
-  (globalThis as { wideLanePool?: unknown }).wideLanePool = undefined;
+  await closePool();
 }

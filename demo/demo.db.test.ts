@@ -8,12 +8,12 @@ import { decisions } from "@/core/shop/decisions";
 import { toProblem } from "@/core/shop/problem";
 import { shotState } from "@/core/shop/proof";
 import { inUse } from "@/core/shop/tools";
-import { pool } from "@/db/pool";
+import { closePool } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
 import { loadState } from "@/server/planning";
 import { demoState, loadDemo } from "./load";
 
-afterAll(() => pool().end());
+afterAll(closePool);
 const usual = process.env.WIDE_LANE_NOW;
 afterAll(() => {
   process.env.WIDE_LANE_NOW = usual;

@@ -3,7 +3,7 @@
 
 import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { pool, rows } from "@/db/pool";
+import { closePool, pool, rows } from "@/db/pool";
 import { doorOf, HANDLERS, PAGES } from "@/server/access";
 import { actions } from "@/server/api";
 import { base, Person } from "./people";
@@ -64,7 +64,7 @@ beforeAll(async () => {
   await fitter.signIn("u-teo");
   await lead.signIn("mara");
 });
-afterAll(() => pool().end());
+afterAll(closePool);
 
 describe("the table of doors", () => {
   it("knows every page and route of the tree, and nothing that isn't there", () => {

@@ -1,7 +1,7 @@
 // Every act twenty times at the same moment, from two servers: nobody gets a fault of the server's own, and the house is in order after.
 
 import { afterAll, beforeAll, expect, it } from "vitest";
-import { pool, rows } from "@/db/pool";
+import { closePool, pool, rows } from "@/db/pool";
 import { actions } from "@/server/api";
 import { Maker } from "./hostile";
 import { brokenInvariants } from "./invariants";
@@ -21,7 +21,7 @@ beforeAll(async () => {
   );
   ids = list.map((r) => r.id);
 });
-afterAll(() => pool().end());
+afterAll(closePool);
 
 it("are answered by a yes or a clear no, and leave the house in order", async () => {
   expect(addresses.length).toBe(2);

@@ -2,7 +2,7 @@
 
 import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { pool, rows } from "@/db/pool";
+import { closePool, pool, rows } from "@/db/pool";
 import { actions } from "@/server/api";
 import { type Hostile, Maker } from "./hostile";
 import { brokenInvariants } from "./invariants";
@@ -27,7 +27,7 @@ beforeAll(async () => {
   );
   ids = list.map((r) => r.id);
 });
-afterAll(() => pool().end());
+afterAll(closePool);
 
 const TRACE = /\bat [\w.<>]+ \(|node_modules|\.ts:\d+|\.mjs:\d+|ER_[A-Z_]{4,}|SELECT .* FROM|mysql2|stack/;
 

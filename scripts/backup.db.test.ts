@@ -18,7 +18,7 @@ import path from "node:path";
 import mysql from "mysql2/promise";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { nodesOf } from "@/db/address";
-import { insert, pool, rows, run } from "@/db/pool";
+import { closePool, insert, pool, rows, run } from "@/db/pool";
 import { newestSafekeeping, safekeepingLog } from "@/db/safekeeping";
 import { freshDatabase } from "@/db/testing";
 import { firstRun } from "@/server/first-run";
@@ -45,8 +45,7 @@ async function emptied(): Promise<void> {
   const name = nodesOf(url())[0].database;
   await pool().query(`DROP DATABASE \`${name}\``);
   await pool().query(`CREATE DATABASE \`${name}\``);
-  await pool().end();
-  (globalThis as { wideLanePool?: unknown }).wideLanePool = undefined;
+  await closePool();
 }
 
 beforeAll(async () => {
@@ -61,7 +60,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   for (const d of await databases()) if (/_(before|restore|trial)/.test(d)) await pool().query(`DROP DATABASE \`${d}\``);
-  await pool().end();
+  await closePool();
   rmSync(folder, { recursive: true, force: true });
 });
 

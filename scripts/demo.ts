@@ -2,7 +2,7 @@
 
 import { existsSync, rmSync } from "node:fs";
 import path from "node:path";
-import { pool } from "../db/pool";
+import { closePool } from "../db/pool";
 import { demoState, loadDemo } from "../demo/load";
 import { DEMO_PASSWORD, users } from "../demo/people";
 import { readArgs } from "./args";
@@ -37,7 +37,7 @@ export default async function demo(args: string[]): Promise<number> {
         say("Making the demo's workshop ...");
         await loadDemo((text) => say(`  ${text}`));
       }
-      await pool().end();
+      await closePool();
       return [
         "",
         "Sign in by a click on a name, or with these (the password is the same for all):",

@@ -1,6 +1,6 @@
 // ./wide-lane sign-in-code LOGIN: a code for somebody who can't get in any more, made by whoever has the machine.
 
-import { pool, transaction } from "../db/pool";
+import { closePool, pool, transaction } from "../db/pool";
 import { addAudit, endSessionsOf, setReset, userByLogin } from "../db/users";
 import { cleanCode, hashPassword, newCode } from "../server/password";
 import { readArgs } from "./args";
@@ -29,7 +29,7 @@ export default async function signInCode(args: string[]): Promise<number> {
       );
       return 0;
     } finally {
-      await pool().end();
+      await closePool();
     }
   });
 }

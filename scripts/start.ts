@@ -1,7 +1,7 @@
 // ./wide-lane start: the workshop's own data, in production. The first start makes an empty workshop and its lead.
 
 import path from "node:path";
-import { pool } from "../db/pool";
+import { closePool } from "../db/pool";
 import { firstRun } from "../server/first-run";
 import { readArgs } from "./args";
 import { runUntilStopped } from "./run";
@@ -23,7 +23,7 @@ export default async function start(args: string[]): Promise<number> {
         a.options.get("name") ?? "Our workshop",
         a.options.get("zone") ?? Intl.DateTimeFormat().resolvedOptions().timeZone,
       );
-      await pool().end();
+      await closePool();
       return made
         ? [
             "",

@@ -5,12 +5,8 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { startDatabase } from "./database";
+import { type Counts, ofBrowser, ofVitest } from "./test-report";
 import { TEST_NOW, withDemo, withServers } from "./with-demo";
-
-interface Counts {
-  passed: number;
-  failed: number;
-}
 
 /** What runs now, so that a signal ends it instead of leaving it behind. */
 const children = new Set<ChildProcess>();
@@ -43,27 +39,27 @@ const title = (text: string) => console.log(`\n== ${text}`);
 
 async function one(name: string, command: string, args: string[]): Promise<Counts> {
   title(name);
-  return (await run(command, args)) === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+  const code = await run(command, args);
+  return code === 0 ? { passed: 1, failed: 0, why: [] } : { passed: 0, failed: 1, why: [`it ended with ${code}`] };
 }
 
-/** Vitest, counted by its own report; a run that ends badly without a failed test counts as one. */
+/** What a report of tests says; a run that leaves none counts as one that failed. */
+const counted = (file: string, code: number, read: (report: never, code: number) => Counts): Counts =>
+  existsSync(file)
+    ? read(JSON.parse(readFileSync(file, "utf8")) as never, code)
+    : { passed: 0, failed: 1, why: [`it ended with ${code} and left no report`] };
+
 async function vitest(name: string, folder: string, args: string[], env: Record<string, string> = {}): Promise<Counts> {
   title(name);
   const file = path.join(folder, `${name.replace(/\W+/g, "-")}.json`);
   const code = await run(bin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile.json=${file}`, ...args], env);
-  if (!existsSync(file)) return { passed: 0, failed: 1 };
-  const report = JSON.parse(readFileSync(file, "utf8")) as { numPassedTests: number; numFailedTests: number; numTotalTests: number };
-  const failed = report.numFailedTests || (code === 0 && report.numTotalTests > 0 ? 0 : 1);
-  return { passed: report.numPassedTests, failed };
+  return counted(file, code, ofVitest);
 }
 
 async function playwright(folder: string, env: Record<string, string>): Promise<Counts> {
   const file = path.join(folder, "browser.json");
   const code = await run(bin("playwright"), ["test"], { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: file });
-  if (!existsSync(file)) return { passed: 0, failed: 1 };
-  const { stats } = JSON.parse(readFileSync(file, "utf8")) as { stats: { expected: number; unexpected: number; flaky: number } };
-  const failed = stats.unexpected + stats.flaky;
-  return { passed: stats.expected, failed: failed || (code === 0 && stats.expected > 0 ? 0 : 1) };
+  return counted(file, code, ofBrowser);
 }
 
 function browser(folder: string): Promise<Counts> {
@@ -106,8 +102,8 @@ export default async function test(): Promise<number> {
     const step = async (name: string, work: () => Promise<Counts>) => {
       if (stopped) return;
       const counts = await work().catch((e: Error) => {
-        console.error(e.message);
-        return { passed: 0, failed: 1 };
+        console.error(e);
+        return { passed: 0, failed: 1, why: [e.message] };
       });
       parts.push([name, counts]);
     };
@@ -129,6 +125,8 @@ export default async function test(): Promise<number> {
     console.error("stopped; everything that it had started is ended");
     return 130;
   }
+  // The end of a long output is what is kept and read: what failed is said there once more.
+  for (const [name, c] of parts.filter(([, c]) => c.why.length)) console.log([`\n== failed: ${name}`, ...c.why].join("\n"));
   title("result");
   for (const [name, c] of parts) console.log(`${name}: ${c.passed} passed${c.failed ? `, ${c.failed} FAILED` : ""}`);
   const passed = parts.reduce((n, [, c]) => n + c.passed, 0);

@@ -7,7 +7,7 @@ import os from "node:os";
 import path from "node:path";
 import { random } from "../core/rng";
 import { migrate } from "../db/migrate";
-import { makePool, pool, rows } from "../db/pool";
+import { closePool, makePool, rows } from "../db/pool";
 import { readArgs, whole } from "./args";
 import { startDatabase } from "./database";
 import { build } from "./serve";
@@ -62,8 +62,7 @@ async function loadDemoInto(folder: string): Promise<void> {
     await migrate(database.url);
     const { loadDemo } = await import("../demo/load");
     await loadDemo();
-    await pool().end();
-    (globalThis as { wideLanePool?: unknown }).wideLanePool = undefined;
+    await closePool();
   } finally {
     delete process.env.DATABASE_URL;
     await database.stop();

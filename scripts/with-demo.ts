@@ -29,9 +29,9 @@ export async function withServers<T>(
     const { migrate } = await import("../db/migrate");
     await migrate(database.url);
     const { loadDemo } = await import("../demo/load");
-    const { pool } = await import("../db/pool");
+    const { closePool } = await import("../db/pool");
     await loadDemo();
-    await pool().end();
+    await closePool();
     build(console.log);
     for (let i = 0; i < count; i++)
       servers.push(

@@ -2,7 +2,7 @@
 
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
-import { pool, rows, run } from "@/db/pool";
+import { closePool, pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";
 import { perform } from "./api";
@@ -38,7 +38,7 @@ beforeAll(async () => {
       ).id,
     );
 });
-afterAll(() => pool().end());
+afterAll(closePool);
 
 describe("at the same moment", () => {
   it("two vans want one empty bay: one stands there, and plans are still made", async () => {

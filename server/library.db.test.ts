@@ -17,7 +17,7 @@ import { sheetPrefill } from "@/core/shop/sheets";
 import { HELD_PIECES } from "@/core/shop/tools";
 import { zoneOf } from "@/core/time/zone";
 import { currentLibrary, libraryVersions } from "@/db/library";
-import { insert, pool, rows, run, toSql, transaction } from "@/db/pool";
+import { closePool, insert, pool, rows, run, toSql, transaction } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { freshDatabase } from "@/db/testing";
 import type { User } from "@/db/users";
@@ -80,7 +80,7 @@ beforeAll(async () => {
     })
   ).id;
 });
-afterAll(() => pool().end());
+afterAll(closePool);
 
 describe("the library's versions", () => {
   it("begin with the shipped one, which a build is made with", async () => {

@@ -9,7 +9,7 @@ import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { DEPARTURE_TICKS } from "@/core/shop/departure";
 import { shotState } from "@/core/shop/proof";
 import { zoneOf } from "@/core/time/zone";
-import { insert, pool, rows, run, transaction } from "@/db/pool";
+import { closePool, insert, pool, rows, run, transaction } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { freshDatabase } from "@/db/testing";
 import type { User } from "@/db/users";
@@ -68,7 +68,7 @@ beforeAll(async () => {
   id = (await post("builds", build("Field vet"))).id;
   await run(pool(), "UPDATE part_line SET state = 'checked'");
 });
-afterAll(() => pool().end());
+afterAll(closePool);
 
 describe("who may", () => {
   it("refuses everybody without a session, and fitters every action of the lead", async () => {

@@ -2,7 +2,7 @@
 
 import { Secret, TOTP } from "otpauth";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { pool, rows, run } from "@/db/pool";
+import { closePool, pool, rows, run } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
 import { auditLog, endSessionsOf, type User } from "@/db/users";
 import { perform } from "./api";
@@ -49,7 +49,7 @@ beforeAll(async () => {
   // It was good once.
   expect((await refused(enter({ login: "lead", password: code, chosen: NEXT }, at("1.1.1.2")))).status).toBe(401);
 });
-afterAll(() => pool().end());
+afterAll(closePool);
 
 describe("a session", () => {
   it("is opened by the right password and ended by signing out; neither token nor password is stored", async () => {

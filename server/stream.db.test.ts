@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { checkPlan } from "@/core/plan/check/check";
 import { readPlan, readProblem } from "@/core/plan/read";
-import { insert, pool, run, transaction } from "@/db/pool";
+import { closePool, insert, pool, run, transaction } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
 import { bundleWorker } from "@/scripts/worker-bundle";
 import { perform } from "./api";
@@ -46,7 +46,7 @@ beforeAll(async () => {
   }
   await run(pool(), "UPDATE part_line SET state = 'checked'");
 });
-afterAll(() => pool().end());
+afterAll(closePool);
 
 const request = (headers: Record<string, string>, body: object = {}) =>
   new Request("http://shop/api/plan/search", { method: "POST", headers, body: JSON.stringify(body) });
