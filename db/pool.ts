@@ -2,7 +2,8 @@
 
 import mysql, { type Pool, type PoolConnection, type RowDataPacket } from "mysql2/promise";
 import { type Node, nodesOf } from "./address";
-import { forgetKept, seesOwn } from "./kept";
+import { forgetKept, keptRows, seesOwn } from "./kept";
+import { noteTables, noteWritten, nothingWritten } from "./table-change";
 
 export type Conn = PoolConnection;
 export type Row = RowDataPacket;
@@ -25,6 +26,7 @@ export function pool(url = process.env.DATABASE_URL): Pool {
 export async function closePool(): Promise<void> {
   const ended = shared.wideLanePool;
   shared.wideLanePool = undefined;
+  forgetKept();
   await ended?.end();
 }
 
@@ -178,7 +180,9 @@ export async function transaction<T>(work: (c: Conn) => Promise<T>, from: Pool =
       await c.beginTransaction();
       counted.delete(c);
       uncounted.delete(c);
+      nothingWritten(c);
       const result = await work(c);
+      if (counted.has(c)) await noteTables(c);
       committing = true;
       await c.commit();
       if (uncounted.has(c)) forgetKept();
@@ -239,9 +243,11 @@ export function poolUse(): { open: number; busy: number } {
 }
 
 /** Rows of a query. */
-export async function rows<T>(c: Conn | Pool, sql: string, params: Params = []): Promise<T[]> {
-  const [r] = await timed(sql, () => c.query<(T & Row)[]>(sql, params));
-  return r as T[];
+export function rows<T>(c: Conn | Pool, sql: string, params: Params = []): Promise<T[]> {
+  return keptRows(c, sql, params, async () => {
+    const [r] = await timed(sql, () => c.query<(T & Row)[]>(sql, params));
+    return r as T[];
+  });
 }
 
 /**
@@ -271,15 +277,10 @@ export async function snapshot<T>(read: (c: Conn) => Promise<T>, from: Pool = po
   }
 }
 
-/** Tables that are no part of the workshop's state: sign-ins, answers, leases and what the launcher keeps. */
-const ASIDE =
-  /^\s*(?:UPDATE|DELETE FROM|INSERT(?: IGNORE)? INTO) `?(?:session|sign_in_brake|known_device|audit|safekeeping|plan_lease|act_answer|launcher_turn)\b/;
-
 /** A statement that changes the state: its connection sees something of its own from now on; past a change, all that is kept is old. */
 function wrote(c: Conn | Pool, sql: string): void {
-  if (ASIDE.test(sql)) return;
   if (sql === BEGIN_CHANGE) counted.add(c);
-  else {
+  else if (noteWritten(c, sql)) {
     seesOwn(c);
     if (!("commit" in c)) forgetKept();
     else if (!counted.has(c)) uncounted.add(c);

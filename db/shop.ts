@@ -86,6 +86,7 @@ export const loadShop = (c: Conn | Pool): Promise<Shop> => kept(c, "shop", () =>
 async function readShop(c: Conn | Pool): Promise<Shop> {
   const workshop = await loadWorkshop(c);
   if (!workshop) throw new Error("there is no workshop in this database yet: run ./wide-lane demo, or ./wide-lane start once");
+  const part = <T>(name: string, load: (c: Conn | Pool) => Promise<T>) => kept(c, name, () => load(c));
   const [
     calendars,
     bays,
@@ -105,23 +106,23 @@ async function readShop(c: Conn | Pool): Promise<Shop> {
     weather,
     builds,
   ] = await Promise.all([
-    loadCalendars(c),
-    loadBays(c),
-    loadFitters(c),
-    loadVans(c),
-    loadSuppliers(c),
-    loadTools(c),
-    loadTemplates(c),
-    loadWeep(c),
-    loadFixings(c),
-    loadMembers(c),
-    loadMarked(c),
-    loadPractice(c),
-    loadGhosts(c),
-    loadTimes(c),
-    loadZoneRates(c),
-    loadWeather(c),
-    loadBuilds(c),
+    part("calendars", loadCalendars),
+    part("bays", loadBays),
+    part("fitters", loadFitters),
+    part("vans", loadVans),
+    part("suppliers", loadSuppliers),
+    part("tools", loadTools),
+    part("templates", loadTemplates),
+    part("weep", loadWeep),
+    part("fixings", loadFixings),
+    part("members", loadMembers),
+    part("marked", loadMarked),
+    part("practice", loadPractice),
+    part("ghosts", loadGhosts),
+    part("times", loadTimes),
+    part("zoneRates", loadZoneRates),
+    part("weather", loadWeather),
+    part("builds", loadBuilds),
   ]);
   return {
     workshop,
@@ -282,7 +283,12 @@ async function loadWeather(c: Conn | Pool): Promise<WeatherRow[]> {
 
 async function loadBuilds(c: Conn | Pool): Promise<BuildRow[]> {
   const list = await rows<Raw>(c, "SELECT * FROM build WHERE state = 'active' ORDER BY due, id");
-  const [jobs, records, readings, sheets] = await Promise.all([loadJobs(c), loadRecords(c), loadReadings(c), loadSheets(c)]);
+  const [jobs, records, readings, sheets] = await Promise.all([
+    loadJobs(c),
+    kept(c, "records", () => loadRecords(c)),
+    kept(c, "readings", () => loadReadings(c)),
+    kept(c, "sheets", () => loadSheets(c)),
+  ]);
   return list.map((r) => ({
     id: text(r.id),
     name: text(r.name),

@@ -67,7 +67,8 @@ test("keys go from view to view, find, and walk along the lanes", async ({ page 
   await page.keyboard.type("field vet skyl");
   await expect(page.getByText("Nothing here by that name")).toBeVisible();
   await page.keyboard.press("ControlOrMeta+a");
-  await page.keyboard.type("field vet");
+  await page.keyboard.type("feild vet");
+  await expect(page.getByRole("option", { name: /Field vet/ }).first()).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page).toHaveURL(/\/builds\/field-vet/);
 });

@@ -7,6 +7,7 @@ import path from "node:path";
 import { startDatabase } from "./database";
 import { type Counts, ofBrowser, ofVitest } from "./test-report";
 import { TEST_NOW, withDemo, withServers } from "./with-demo";
+import { bundlePhotoWorker, bundleWorker } from "./worker-bundle";
 
 /** What runs now, so that a signal ends it instead of leaving it behind. */
 const children = new Set<ChildProcess>();
@@ -84,6 +85,9 @@ const tortured = (name: string, more: string[]): Promise<Counts> =>
   one(name, process.execPath, ["--import", "tsx", "scripts/cli.ts", "torture", ...more]);
 
 async function databaseTests(folder: string): Promise<Counts> {
+  // The threads that the server hands photos and plans to: nothing is built yet on a new machine.
+  bundleWorker();
+  bundlePhotoWorker();
   const database = await startDatabase(path.join(folder, "db"), "wide_lane_test");
   try {
     return await vitest("database", folder, ["--config", "vitest.db.config.ts"], { DATABASE_URL: database.url, WIDE_LANE_NOW: TEST_NOW });

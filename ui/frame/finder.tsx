@@ -1,5 +1,5 @@
 "use client";
-// Find or do anything: builds, jobs, parts, views and actions, by a few letters.
+// Find or do anything: builds, jobs, parts, people, sheets, records and actions, by a few letters.
 
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
@@ -8,12 +8,28 @@ import { useState } from "react";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { setTheme, signOut } from "./session";
-import type { Find } from "./view";
+import { useFound } from "./use-found";
 import { VIEWS } from "./views";
 
-const MOST = 40;
+export function Finder({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
+  return (
+    <D.Root open={open} onOpenChange={onOpenChange}>
+      <D.Portal>
+        <D.Overlay className="fixed inset-0 z-40 bg-black/45" />
+        <D.Content
+          aria-describedby={undefined}
+          className="fixed top-[12vh] left-1/2 z-50 w-[calc(100vw-32px)] max-w-xl -translate-x-1/2 overflow-hidden rounded-lg border bg-card shadow-xl"
+        >
+          <D.Title className="sr-only">Find or do</D.Title>
+          {/* Within the dialog, so that it opens empty each time. */}
+          <Search onOpenChange={onOpenChange} />
+        </D.Content>
+      </D.Portal>
+    </D.Root>
+  );
+}
 
-export function Finder({ open, onOpenChange, find }: { open: boolean; onOpenChange(open: boolean): void; find: Find[] }) {
+function Search({ onOpenChange }: { onOpenChange(open: boolean): void }) {
   const router = useRouter();
   const act = useAct();
   const [text, setText] = useState("");
@@ -42,46 +58,39 @@ export function Finder({ open, onOpenChange, find }: { open: boolean; onOpenChan
   ];
   const q = text.trim().toLowerCase();
   const words = q.split(/\s+/);
-  const hits = q
-    ? find.filter((f) => words.every((w) => `${f.label} ${f.detail}`.toLowerCase().includes(w))).slice(0, MOST)
-    : find.filter((f) => f.detail.startsWith("build")).slice(0, MOST);
+  const { found, failed, text: answered } = useFound(text);
   const acts = actions.filter((a) => !q || words.every((w) => `${a.label} ${a.detail}`.toLowerCase().includes(w)));
   const item = "flex cursor-pointer items-baseline justify-between gap-4 rounded px-3 py-1.5 data-[selected=true]:bg-pine-soft";
+  const none = found.length + acts.length === 0;
   return (
-    <D.Root open={open} onOpenChange={onOpenChange}>
-      <D.Portal>
-        <D.Overlay className="fixed inset-0 z-40 bg-black/45" />
-        <D.Content
-          aria-describedby={undefined}
-          className="fixed top-[12vh] left-1/2 z-50 w-[calc(100vw-32px)] max-w-xl -translate-x-1/2 overflow-hidden rounded-lg border bg-card shadow-xl"
-        >
-          <D.Title className="sr-only">Find or do</D.Title>
-          <Command shouldFilter={false} label="Find or do">
-            <Command.Input
-              autoFocus
-              value={text}
-              onValueChange={setText}
-              placeholder="A build, a job, a part, or what to do"
-              className="h-12 w-full border-b bg-transparent px-4 text-[15px] outline-none placeholder:text-muted"
-            />
-            <Command.List className="max-h-[52vh] overflow-y-auto p-2">
-              {hits.length + acts.length === 0 && <p className="px-3 py-4 text-muted">Nothing here by that name. Try fewer letters.</p>}
-              {hits.map((f) => (
-                <Command.Item key={f.href + f.label} value={f.href + f.label} onSelect={() => go(f.href)} className={item}>
-                  <span className="font-semibold">{f.label}</span>
-                  <span className="text-muted">{f.detail}</span>
-                </Command.Item>
-              ))}
-              {acts.map((a) => (
-                <Command.Item key={a.label} value={a.label} onSelect={a.run} className={item}>
-                  <span>{a.label}</span>
-                  <span className="text-muted">{a.detail}</span>
-                </Command.Item>
-              ))}
-            </Command.List>
-          </Command>
-        </D.Content>
-      </D.Portal>
-    </D.Root>
+    <Command shouldFilter={false} label="Find or do">
+      <Command.Input
+        autoFocus
+        value={text}
+        onValueChange={setText}
+        placeholder="A build, a job, a part, a person, or what to do"
+        className="h-12 w-full border-b bg-transparent px-4 text-[15px] outline-none placeholder:text-muted"
+      />
+      <Command.List className="max-h-[52vh] overflow-y-auto p-2">
+        {failed && <p className="px-3 py-2 text-muted">No answer from the workshop's server; only actions are listed.</p>}
+        {none && !failed && answered.toLowerCase() === q && (
+          <p className="px-3 py-4 text-muted">Nothing here by that name. Try fewer letters.</p>
+        )}
+        {found.map((f) => (
+          <Command.Item key={`${f.kind} ${f.id}`} value={`${f.kind} ${f.id}`} onSelect={() => go(f.href)} className={item}>
+            <span className="min-w-0 font-semibold">{f.label}</span>
+            <span className="shrink-0 text-muted">
+              {f.kind}, {f.detail}
+            </span>
+          </Command.Item>
+        ))}
+        {acts.map((a) => (
+          <Command.Item key={a.label} value={a.label} onSelect={a.run} className={item}>
+            <span>{a.label}</span>
+            <span className="text-muted">{a.detail}</span>
+          </Command.Item>
+        ))}
+      </Command.List>
+    </Command>
   );
 }

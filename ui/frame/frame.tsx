@@ -111,7 +111,7 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
       <main id="main" className="flex min-h-0 flex-1 flex-col">
         {children}
       </main>
-      <Finder open={finding} onOpenChange={setFinding} find={view.find} />
+      <Finder open={finding} onOpenChange={setFinding} />
       <Help open={helping} onOpenChange={setHelping} />
     </div>
   );

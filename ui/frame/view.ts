@@ -1,11 +1,5 @@
 // What the frame around every page shows.
 
-export interface Find {
-  label: string;
-  detail: string;
-  href: string;
-}
-
 export interface FrameView {
   workshop: string;
   zone: string;
@@ -16,5 +10,4 @@ export interface FrameView {
   /** Id of the newest event that this page knows. */
   event: string;
   waitingPhotos: number;
-  find: Find[];
 }
