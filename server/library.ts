@@ -4,6 +4,7 @@ import type { Entry } from "@/core/library/library";
 import { type HouseOrder, houseOrders } from "@/db/house-orders";
 import { currentLibrary, jobsOfVersion, type LibraryInUse, type LibraryVersion, libraryVersions, storedLibrary } from "@/db/library";
 import { pool } from "@/db/pool";
+import { keptRead } from "./kept-read";
 import { writing } from "./writing";
 
 export type { LibraryVersion };
@@ -12,7 +13,7 @@ export type { LibraryVersion };
 export const libraryInUse = async (now: number): Promise<LibraryInUse> =>
   (await storedLibrary(pool())) ?? writing((c) => currentLibrary(c, now));
 
-export const libraryOf = (version: number | null): Promise<Entry[]> => jobsOfVersion(pool(), version);
+export const libraryOf = (version: number | null): Promise<Entry[]> => keptRead(`library ${version}`, (c) => jobsOfVersion(c, version));
 
 export const allVersions = (): Promise<LibraryVersion[]> => libraryVersions(pool());
 

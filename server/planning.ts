@@ -8,14 +8,14 @@ import type { Shop } from "@/core/shop/model";
 import { preparedVariants } from "@/core/shop/preparable";
 import { nameParts, toProblem } from "@/core/shop/problem";
 import { type Zone, zoneOf } from "@/core/time/zone";
-import { newestChange } from "@/db/acts";
 import { addEvent } from "@/db/events";
-import { keptAt, seesState } from "@/db/kept";
+
 import { giveLease, keepLease, leaseHeld, loadPlan, nextNumber, publishedPlans, type StoredPlan, savePlan, takeLease } from "@/db/plans";
-import { type Conn, pool, run, snapshot, transaction } from "@/db/pool";
+import { type Conn, pool, run, transaction } from "@/db/pool";
 import { loadShop, loadWorkshop } from "@/db/shop";
 import { nowMinute } from "./clock";
 import { droppable } from "./drop-options";
+import { keptRead } from "./kept-read";
 import { log } from "./log";
 import { type Better, type GainStep, gainsInThread, planInThread, tryInThread, warmUp } from "./plan-thread";
 import { Refusal } from "./refusal";
@@ -37,15 +37,11 @@ export interface State {
 
 /** The state of one moment, whatever is written meanwhile; to be read and not written into. */
 export async function loadState(): Promise<State> {
-  const { shop, working, published } = await keptAt(await newestChange(pool()), "state", () =>
-    snapshot(async (c) => {
-      // Something may have been written since the number was read: what is seen now belongs to the number that is seen now.
-      seesState(c, await newestChange(c));
-      const shop = await loadShop(c);
-      const zone = zoneOf(shop.workshop.zone);
-      return { shop, working: await loadPlan(c, "working", zone), published: await loadPlan(c, "published", zone) };
-    }),
-  );
+  const { shop, working, published } = await keptRead("state", async (c) => {
+    const shop = await loadShop(c);
+    const zone = zoneOf(shop.workshop.zone);
+    return { shop, working: await loadPlan(c, "working", zone), published: await loadPlan(c, "published", zone) };
+  });
   const zone = zoneOf(shop.workshop.zone);
   return { shop, zone, now: nowMinute(zone), working, published };
 }

@@ -1,6 +1,6 @@
 // Fills the lanes view: lanes, the panel's facts, and what would move against the published plan.
 
-import { byBay, byFitter, type Weeks } from "@/core/lanes/groups";
+import { byBay, byFitter, sketch, type Weeks } from "@/core/lanes/groups";
 import { lanes } from "@/core/lanes/lanes";
 import { causes } from "@/core/plan/causes";
 import { diffPlans } from "@/core/plan/diff";
@@ -63,7 +63,7 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
     currency: shop.workshop.currency,
     now,
     lanes: all,
-    groups: { bays: byBay(shop, all, weeks), fitters: byFitter(shop, all, weeks) },
+    groups: { bays: sketch(byBay(shop, all, weeks)), fitters: sketch(byFitter(shop, all, weeks)) },
     vans: Object.fromEntries(shop.builds.map((b) => [b.vanId, vanShape(shop, b.vanId)])),
     jobs,
     places: Object.fromEntries([...shop.bays.map((b) => [b.id, b.name]), ["yard", "Yard"], ["bench", "Bench"]]),

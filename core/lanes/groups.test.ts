@@ -3,7 +3,7 @@ import { makePlan } from "../plan/planner";
 import { readProblem } from "../plan/read";
 import { toProblem } from "../shop/problem";
 import { done, NOW, testBuild, testShop } from "../shop/testing/shop";
-import { byBay, byFitter, stageSpans } from "./groups";
+import { byBay, byFitter, fill, sketch, stageSpans } from "./groups";
 import { lanes } from "./lanes";
 
 const shop = testShop([testBuild("a"), { ...testBuild("b"), at: "yard" }]);
@@ -31,6 +31,16 @@ describe("groups", () => {
         .flatMap((j) => j.work ?? [])
         .sort((a, b) => a[0].localeCompare(b[0]));
       for (let i = 1; i < work.length; i++) expect(work[i][0] >= work[i - 1][1]).toBe(true);
+    }
+  });
+  it("come back whole from their sketch, which says nothing that the lanes say already", () => {
+    const first = jobs.find((j) => j.fitters.length)!;
+    const helper = { fitter: first.fitters[0], from: first.from + 10, to: first.from + 70 };
+    const helped = all.map((l) => ({ ...l, blocks: l.blocks.map((b) => (b === first ? { ...b, helpers: [helper] } : b)) }));
+    for (const rows of [byBay(shop, helped), byFitter(shop, helped)]) {
+      const sent = JSON.parse(JSON.stringify(sketch(rows)));
+      expect(fill(sent, helped)).toEqual(rows);
+      expect(JSON.stringify(sent).length).toBeLessThan(JSON.stringify(rows).length / 4);
     }
   });
   it("packs without overlap", () => {

@@ -26,6 +26,39 @@ export interface GroupRow {
   load: WeekLoad[];
 }
 
+/** A block of a group as it is sent: the lanes hold all else of it. */
+export interface BlockRef {
+  job: string;
+  row: number;
+  /** Of a helper: their part of it. */
+  part?: { from: Minute; to: Minute; lead: number };
+}
+
+export type GroupSketch = Omit<GroupRow, "blocks"> & { blocks: BlockRef[] };
+
+/** Rows without what the lanes say already. */
+export const sketch = (rows: readonly GroupRow[]): GroupSketch[] =>
+  rows.map((r) => ({
+    ...r,
+    blocks: r.blocks.map((b) => ({
+      job: b.jobId,
+      row: b.row,
+      ...(b.lead === undefined ? {} : { part: { from: b.from, to: b.to, lead: b.lead } }),
+    })),
+  }));
+
+/** The rows again, out of their sketch and the lanes that it was made of. */
+export function fill(rows: readonly GroupSketch[], lanes: readonly Lane[]): GroupRow[] {
+  const blocks = new Map(all(lanes).map((b) => [b.jobId, b]));
+  return rows.map((r) => ({
+    ...r,
+    blocks: r.blocks.flatMap(({ job, row, part }) => {
+      const b = blocks.get(job);
+      return b ? [{ ...b, row, ...(part && { ...part, holdUntil: null }) }] : [];
+    }),
+  }));
+}
+
 /** Mondays from the first to the last, with the hours to count against. */
 export interface Weeks {
   mondays: readonly Minute[];
@@ -38,9 +71,15 @@ const all = (lanes: readonly Lane[]): GroupBlock[] =>
 
 /** One row a bay, the yard and the bench, with the work that happens there. */
 export function byBay(shop: Shop, lanes: readonly Lane[], weeks?: Weeks): GroupRow[] {
-  const blocks = all(lanes);
+  const blocks = new Map<string, GroupBlock[]>();
+  for (const b of all(lanes)) {
+    const id = b.bench ? "bench" : b.place;
+    const there = blocks.get(id);
+    if (there) there.push(b);
+    else blocks.set(id, [b]);
+  }
   const row = (id: string, name: string, about: string, off: GroupRow["off"]): GroupRow => {
-    const mine = blocks.filter((b) => (b.bench ? "bench" : b.place) === id);
+    const mine = blocks.get(id) ?? [];
     const stays = lanes.flatMap((l) =>
       l.stays.filter((s) => s.place === id).map((s) => ({ buildId: l.buildId, build: l.name, from: s.from, to: s.to })),
     );

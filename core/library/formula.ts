@@ -29,16 +29,27 @@ export function faultOf(formula: string, names: readonly string[]): string | und
   }
 }
 
-/** The value of a formula. Throws an Error in plain words when it can't be worked out. */
-export function evaluate(formula: string | number, quantities: Readonly<Record<string, number>>): number {
-  if (typeof formula === "number") return formula;
-  let tree: Node;
+/** Formulas as they were read: the same few hundred of the library over and over. */
+const trees = new Map<string, Node>();
+const MOST_TREES = 2000;
+
+function treeOf(formula: string): Node {
+  const known = trees.get(formula);
+  if (known) return known;
   try {
-    tree = jsep(formula) as Node;
+    const tree = jsep(formula) as Node;
+    if (trees.size >= MOST_TREES) trees.clear();
+    trees.set(formula, tree);
+    return tree;
   } catch (e) {
     throw new Error(`can't be read: ${(e as Error).message}`);
   }
-  const value = walk(tree, quantities);
+}
+
+/** The value of a formula. Throws an Error in plain words when it can't be worked out. */
+export function evaluate(formula: string | number, quantities: Readonly<Record<string, number>>): number {
+  if (typeof formula === "number") return formula;
+  const value = walk(treeOf(formula), quantities);
   if (!Number.isFinite(value)) throw new Error("has no value (a division by nothing?)");
   return value;
 }

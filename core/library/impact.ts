@@ -62,8 +62,24 @@ export function compareNetworks(old: readonly NetworkJob[], next: readonly Netwo
   };
 }
 
+const hanging = new WeakMap<readonly Entry[], Map<string, readonly string[]>>();
+/** Far more than the open choices of all builds of a shop. */
+const MOST_KEPT = 400;
+
 /** Codes of jobs that look different for any other value of a choice: what can't start while it is open. */
-export function hangingOn(key: OptionKey, options: Options, geometry: Geometry, jobs: readonly Entry[]): string[] {
+export function hangingOn(key: OptionKey, options: Options, geometry: Geometry, jobs: readonly Entry[]): readonly string[] {
+  let known = hanging.get(jobs);
+  if (!known) hanging.set(jobs, (known = new Map()));
+  const asked = JSON.stringify([key, options, geometry]);
+  const there = known.get(asked);
+  if (there) return there;
+  if (known.size >= MOST_KEPT) known.clear();
+  const codes = lookedUp(key, options, geometry, jobs);
+  known.set(asked, codes);
+  return codes;
+}
+
+function lookedUp(key: OptionKey, options: Options, geometry: Geometry, jobs: readonly Entry[]): string[] {
   const now = buildNetwork(options, geometry, jobs);
   const codes = new Set<string>();
   for (const value of valuesOf(key)) {

@@ -85,9 +85,9 @@ function ofJob(x: Look, b: BuildRow, j: JobRow): Decision[] {
   const consent = start < x.now + CONSENT_DAYS * DAY ? consentBefore(b, j)[0] : undefined;
   if (consent) out.push({ ...base, mark: "✎", title: `Consent before ${j.name}`, detail: consent, by: start });
   // The kit of what opens the skin is counted the evening before.
-  const counted = kitLines(x.shop, b, j, x.now);
+  const counted = opensSkin(j) && start >= x.now && start < x.night + DAY ? kitLines(x.shop, b, j, x.now) : [];
   const short = kitOpen(counted);
-  if (opensSkin(j) && start >= x.now && start < x.night + DAY && short.length)
+  if (short.length)
     out.push({
       ...base,
       mark: "K",

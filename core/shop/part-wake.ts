@@ -43,11 +43,38 @@ function trap(late: JobRow, j: JobRow, crew: ReadonlyMap<string, readonly string
 const able = (shop: Shop, skill: string, level: number): string[] =>
   shop.fitters.filter((f) => !f.retired && (f.skills[skill] ?? 0) >= level).map((f) => f.id);
 
+const crews = new WeakMap<Plan, ReadonlyMap<string, readonly string[]>>();
+
+/** Who does what in a plan; found once for all the parts that are asked about. */
+function crewsOf(plan: Plan | undefined): ReadonlyMap<string, readonly string[]> {
+  if (!plan) return new Map();
+  let known = crews.get(plan);
+  if (!known) crews.set(plan, (known = new Map(plan.jobs.map((p) => [p.id, p.fitters]))));
+  return known;
+}
+
+const suppliers = new WeakMap<Shop, Map<string, PartRow[]>>();
+
+function partsFrom(shop: Shop, supplierId: string): readonly PartRow[] {
+  let known = suppliers.get(shop);
+  if (!known) {
+    suppliers.set(shop, (known = new Map()));
+    for (const b of shop.builds)
+      for (const j of b.jobs)
+        for (const p of j.parts) {
+          const mine = known.get(p.supplierId);
+          if (mine) mine.push(p);
+          else known.set(p.supplierId, [p]);
+        }
+  }
+  return known.get(supplierId) ?? [];
+}
+
 /** What a part's lateness does within its build. `plan` is the one that is worked to. */
 export function partWake(shop: Shop, build: BuildRow, late: JobRow, part: PartRow, plan: Plan | undefined, now: number): Wake {
   const zone = zoneOf(shop.workshop.zone);
   const locked = behind(build, late.id);
-  const crew = new Map((plan?.jobs ?? []).map((p) => [p.id, p.fitters]));
+  const crew = crewsOf(plan);
   const open = build.jobs.filter((j) => j.state === "todo");
   return {
     locked: open.filter((j) => locked.has(j.id)),
@@ -59,11 +86,7 @@ export function partWake(shop: Shop, build: BuildRow, late: JobRow, part: PartRo
 function dateWord(shop: Shop, build: BuildRow, part: PartRow, zone: Zone, now: number): string {
   if (part.promisedAt !== null) return `promised ${sayDay(zone, part.promisedAt)}`;
   const supplier = shop.suppliers.find((s) => s.id === part.supplierId);
-  const record = supplierRecord(
-    shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts)),
-    part.supplierId,
-    build.records,
-  );
+  const record = supplierRecord(partsFrom(shop, part.supplierId), part.supplierId, build.records);
   const guess = availableFrom(part, supplier, now, shop.workshop.goodsInMinutes);
   const seen =
     record.slipDays === null ? "nothing of theirs on record" : `theirs come ${count(record.slipDays, "day")} after the first promise`;

@@ -4,6 +4,7 @@
 import Link from "next/link";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { axis, ZOOMS, type ZoomName } from "@/core/lanes/axis";
+import { fill } from "@/core/lanes/groups";
 import type { Block } from "@/core/lanes/lanes";
 import { groupHeight, laneShape, meets, tops } from "@/core/lanes/sight";
 import { zoneOf } from "@/core/time/zone";
@@ -33,6 +34,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
   const sight = useVisible(scroller);
   const a = useMemo(() => axis(view.days, ZOOMS[zoom]), [view.days, zoom]);
   const blocks = useMemo(() => view.lanes.flatMap((l) => l.blocks.map((b) => ({ ...b, lane: l.buildId }))), [view.lanes]);
+  const groupRows = useMemo(() => (group === "builds" ? [] : fill(view.groups[group], view.lanes)), [view.groups, view.lanes, group]);
   const block = blocks.find((b) => b.jobId === jobId);
   const card = jobId ? view.jobs[jobId] : undefined;
 
@@ -45,10 +47,10 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
 
   /** Tops and heights of the rows shown, so that what is out of sight needs not be drawn. */
   const rows = useMemo(() => {
-    const heights = group === "builds" ? view.lanes.map((l) => laneShape(l, zoom).height) : view.groups[group].map(groupHeight);
+    const heights = group === "builds" ? view.lanes.map((l) => laneShape(l, zoom).height) : groupRows.map(groupHeight);
     const at = tops(heights, SCALE_PX, group === "builds" ? "lanes" : "groups");
     return heights.map((height, i) => ({ height, top: at[i] }));
-  }, [view.lanes, view.groups, group, zoom]);
+  }, [view.lanes, groupRows, group, zoom]);
   const seen = (i: number) => meets(rows[i].top, rows[i].top + rows[i].height, sight.top, sight.bottom);
 
   /** Scrolls as little as it takes to have a block's lane and its start in sight. */
@@ -113,7 +115,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
   /** Hands a job to the bay or fitter above or below, by the keyboard. */
   const hand = (b: Block, n: number) => {
     if (group === "builds") return;
-    const list = view.groups[group];
+    const list = groupRows;
     const own = group === "bays" ? (b.bench ? "bench" : b.place) : (list.find((r) => b.fitters.includes(r.id))?.id ?? "");
     const to = list[list.findIndex((r) => r.id === own) + n];
     if (to) void pins.set(b.jobId, pinAt(b, own, { row: to.id }), true);
@@ -206,7 +208,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
                     dragging={onDrag}
                   />
                 ))
-              : view.groups[group].map((g, i) => (
+              : groupRows.map((g, i) => (
                   <GroupRowView
                     key={g.id}
                     row={g}

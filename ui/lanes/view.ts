@@ -1,6 +1,6 @@
 // What the lanes view gets: lanes in minutes, names, and what the panel says of each job.
 
-import type { GroupRow } from "@/core/lanes/groups";
+import type { GroupSketch } from "@/core/lanes/groups";
 import type { Lane } from "@/core/lanes/lanes";
 import type { VanShape } from "../van/plan";
 
@@ -61,7 +61,7 @@ export interface LanesView {
   zone: string;
   now: number;
   lanes: Lane[];
-  groups: { bays: GroupRow[]; fitters: GroupRow[] };
+  groups: { bays: GroupSketch[]; fitters: GroupSketch[] };
   vans: Record<string, VanShape>;
   jobs: Record<string, JobCard>;
   places: Record<string, string>;
