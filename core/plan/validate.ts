@@ -1,7 +1,7 @@
 // Holds a value against a JSON Schema. On a server by compiled code (Ajv); in a browser by reading the schema each time
 // (jsonschema), since our pages let no text be run as code. Both find the same faults.
 
-import Ajv from "ajv";
+import Ajv, { type ValidateFunction } from "ajv";
 import { type Schema, type ValidationError, Validator } from "jsonschema";
 import { YEARS } from "../time/bounds";
 import { parseDate, parseLocal } from "../time/zone";
@@ -31,14 +31,21 @@ export const validatorOf = (schema: object): ((value: unknown) => SchemaFault[])
 
 let ajv: Ajv | undefined;
 
-/** By code that is made from the schema once. */
+/** By code that is made from the schema once: when it is first asked for, as a server that starts does not need all of it at once. */
 export function compiled(schema: object): (value: unknown) => SchemaFault[] {
+  let validate: ValidateFunction | undefined;
+  return (value) => {
+    validate ??= compilerOf().compile(schema);
+    return validate(value) ? [] : (validate.errors ?? []);
+  };
+}
+
+function compilerOf(): Ajv {
   if (!ajv) {
     ajv = new Ajv({ allErrors: true, allowUnionTypes: true, strict: false });
     for (const [name, good] of Object.entries(FORMATS)) ajv.addFormat(name, good);
   }
-  const validate = ajv.compile(schema);
-  return (value) => (validate(value) ? [] : (validate.errors ?? []));
+  return ajv;
 }
 
 let reader: Validator | undefined;
