@@ -54,7 +54,7 @@ export async function previewOptions(buildId: string, options: Options): Promise
     minutes: change.minutes,
     cost: change.cost,
     wasted: change.wasted,
-    kg: massOf(options) - massOf(build.options),
+    kg: van ? Math.round(10 * (massOf(options, van.geometry) - massOf(build.options, van.geometry))) / 10 : 0,
     dates: await datesWith(state, { ...build, options, jobs: change.jobs }),
   };
 }

@@ -175,7 +175,7 @@ const WORDS: Record<OptionKey, [label: string, group: Choice["group"], words: Wo
     "Materials",
     {
       part: ["a third of each bare panel", "most of the effect for a third of the weight"],
-      full: ["full cover", "three times sheets, hours and weight"],
+      full: ["full cover", "the quietest; more sheets, hours and weight"],
     },
   ],
   fixing: [

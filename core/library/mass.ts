@@ -1,6 +1,8 @@
 // What choices weigh, dry, in kilograms: house figures to decide by until the parts themselves are weighed.
 
+import type { Geometry } from "../van/model";
 import { OPTION_KEYS, type OptionKey, type Options } from "./options";
+import { quantitiesOf } from "./quantities";
 
 type Kg = number | Readonly<Record<string, number>>;
 
@@ -25,12 +27,12 @@ const KG: Partial<Record<OptionKey, Kg>> = {
   benchSeat: 35,
   wardrobe: 22,
   lining: { boards: 62, soft: 24 },
-  damping: { part: 6, full: 18 },
 };
 
-/** Kilograms of what a build gets by its choices. */
-export function massOf(o: Options): number {
+/** Kilograms of what a build gets by its choices: house figures, and damping mats by the van's own bare metal. */
+export function massOf(o: Options, g: Geometry): number {
   return OPTION_KEYS.reduce((sum, key) => {
+    if (key === "damping") return sum + quantitiesOf(o, g).dampingKg;
     const kg = KG[key];
     const value = o[key];
     if (kg === undefined) return sum;

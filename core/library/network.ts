@@ -53,6 +53,10 @@ function expand(zones: readonly string[], o: Options): string[] {
   ];
 }
 
+/** Words with quantities in braces: "{dampingSheets} sheets" says how many. */
+const filled = (text: string, q: Quantities): string =>
+  text.replace(/\{(\w+)\}/g, (whole, name: string) => (Object.hasOwn(q, name) ? String(q[name as keyof Quantities]) : whole));
+
 const when = (w: unknown) => w as When | When[] | undefined;
 
 /**
@@ -150,7 +154,7 @@ function make(j: Entry, code: string, i: number, x: Context): NetworkJob {
     remainders: chosen(j.remainders).flatMap((r) =>
       x.copies.get(r.before)?.length ? [{ text: r.text, before: x.copies.get(r.before)![0] }] : [],
     ),
-    means: variants.map((v) => v.means),
+    means: variants.map((v) => filled(v.means, quantities)),
   };
 }
 

@@ -1,5 +1,6 @@
 // Damping mats: area, sheets, mass, and a layout to stick by. Bare metal only; a part of each panel is enough to calm it.
 
+import { DAMPING, matNeed } from "../library/need";
 import { rect, words } from "./drawing/shapes";
 import { calculator, is, list, object, outcome, round } from "./model";
 
@@ -37,19 +38,25 @@ const schema = object(
 );
 
 /**
- * Area = Σ w·h·cover·count over panels with neither factory pad nor cut-out (m²); sheets = ⌈area·(1 + waste) ÷ sheet⌉; mass =
- * area·kg/m². Waste 8 % unless given.
+ * Area = Σ w·h·cover·count over panels with neither factory pad nor cut-out (m²); sheets and mass by
+ * `matNeed`. Waste 8 % unless given.
  */
 export const damping = calculator<Input>(
   { name: "damping", title: "Damping mats" },
   schema,
   () => [],
-  ({ panels, sheet, waste = 0.08 }) => {
+  ({ panels, sheet, waste = DAMPING.waste }) => {
     const bare = panels.filter((p) => !p.factoryPad && !p.cutOut);
     const areaOf = (p: Panel) => (p.w * p.h * p.cover) / 1e6;
-    const area = bare.reduce((s, p) => s + areaOf(p) * (p.count ?? 1), 0);
-    const sheets = Math.ceil(round((area * (1 + waste) * 1e6) / (sheet.w * sheet.h), 9));
-    const mass = area * sheet.kgM2;
+    const {
+      areaM2: area,
+      sheets,
+      massKg: mass,
+    } = matNeed(
+      bare.map((p) => ({ m2: ((p.w * p.h) / 1e6) * (p.count ?? 1), cover: p.cover })),
+      sheet,
+      waste,
+    );
     const laid = bare.map((p) => ({ name: p.name, areaM2: round(areaOf(p), 6), pieces: layout(p, sheet) }));
     let x = 0;
     const shapes = bare.flatMap((p, i) => {
@@ -76,7 +83,7 @@ export const damping = calculator<Input>(
             .filter((p) => p.cover === 0)
             .map((p) => ({ level: "warn" as const, about: "panels", text: `${p.name} is covered by nothing` })),
         ],
-        parts: sheets ? [{ name: `damping sheet ${sheet.w} × ${sheet.h}`, quantity: sheets, unit: "sheet" }] : [],
+        parts: sheets ? [{ name: `Damping mat ${round((sheet.w * sheet.h) / 1e6)} m²`, quantity: sheets, unit: "sheet" }] : [],
         massKg: round(mass, 3),
         drawing: { title: "Damping mats", seen: "each panel from inside the van, from its lower left corner", shapes },
       },

@@ -1,7 +1,8 @@
 // What a set-out sheet starts from when it belongs to a build: the van's template as measured, and what was chosen.
 
+import { DAMPING } from "../library/need";
 import type { Options } from "../library/options";
-import { quantitiesOf } from "../library/quantities";
+import { barePanels, quantitiesOf } from "../library/quantities";
 import type { Geometry } from "../van/model";
 import { MORE_PREFILLS } from "./prefill-more";
 
@@ -203,13 +204,25 @@ function supportFrame(w: World): Prefill {
 }
 
 function damping({ geometry: g, options: o }: World): Prefill {
-  const cover = o.damping === "full" ? "0.95" : "0.33";
+  const cover = String(DAMPING.cover[o.damping]);
   // A panel is known by its area: laid out as a strip a metre high.
-  const panels = g.panels
-    .filter((p) => p.id !== "floor")
-    .map((p) => ({ name: p.name, w: t(p.areaM2 * 1000), h: "1000", count: "1", cover, factoryPad: false, cutOut: false }));
+  const panels = barePanels(o, g).map((p) => ({
+    name: p.name,
+    w: t(p.m2 * 1000),
+    h: "1000",
+    count: "1",
+    cover,
+    factoryPad: false,
+    cutOut: false,
+  }));
   return {
-    draft: { "sheet.w": "500", "sheet.h": "400", "sheet.kgM2": "3.6", waste: "0.08", panels },
+    draft: {
+      "sheet.w": t(DAMPING.sheet.w),
+      "sheet.h": t(DAMPING.sheet.h),
+      "sheet.kgM2": String(DAMPING.kgM2),
+      waste: String(DAMPING.waste),
+      panels,
+    },
     basis: { cover: o.damping, ...Object.fromEntries(g.panels.map((p) => [p.name, p.areaM2])) },
   };
 }

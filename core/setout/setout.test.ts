@@ -37,7 +37,7 @@ describe("damping", () => {
     expect(o.results.sheets).toBe(19);
     expect(o.results.massKg).toBeCloseTo(12.6, 1);
     expect(o.massKg).toBe(o.results.massKg);
-    expect(o.parts).toEqual([{ name: "damping sheet 500 × 400", quantity: 19, unit: "sheet" }]);
+    expect(o.parts).toEqual([{ name: "Damping mat 0.2 m²", quantity: 19, unit: "sheet" }]);
   });
   it("lays pieces that make up the area, inside the panel, side by side", () => {
     const r = random(4);

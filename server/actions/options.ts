@@ -74,7 +74,7 @@ export const optionActions = [
               who: b.who.trim(),
               cost: work.cost,
               hours: Math.round(work.minutes / 6) / 10,
-              kg: massOf(b.options) - massOf(build.options),
+              kg: Math.round(10 * (massOf(b.options, van.geometry) - massOf(build.options, van.geometry))) / 10,
               ...(b.why?.trim() ? { note: b.why.trim() } : {}),
             },
             said_by: user.id,
