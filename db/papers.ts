@@ -1,18 +1,9 @@
-// What the papers of a build change beside themselves: minutes of a job, jobs that others had done.
+// What the papers of a build change beside themselves: jobs that others had done.
 
 import { type Conn, run, toSql } from "./pool";
 
 export async function deleteRecord(c: Conn, id: string): Promise<void> {
   await run(c, "DELETE FROM record WHERE id = ?", [id]);
-}
-
-/** Only of a job that is not begun. */
-export async function setJobMinutes(c: Conn, id: string, m: { best: number; likely: number; worst: number }): Promise<void> {
-  await run(
-    c,
-    "UPDATE job SET best_minutes = ?, likely_minutes = ?, worst_minutes = ?, version = version + 1 WHERE id = ? AND state = 'todo'",
-    [m.best, m.likely, m.worst, id],
-  );
 }
 
 /** Done before the van came: no minutes of ours, its open steps left out with whose they were. */

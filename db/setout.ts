@@ -21,6 +21,7 @@ const sheetOf = (r: Raw): SheetRow => ({
   second: r.second === null ? null : JSON.parse(r.second as string),
   secondBy: r.second_by as string | null,
   lockedAt: fromSqlOrNull(r.locked_at as string | null),
+  takes: r.takes === null ? null : JSON.parse(r.takes as string),
   version: r.version as number,
 });
 
@@ -112,53 +113,4 @@ export async function sheetVersions(c: Conn | Pool, id: string): Promise<SheetVe
     at: fromSql(r.saved_at as string),
     input: JSON.parse(r.input as string),
   }));
-}
-
-export interface SheetEffect {
-  parts: { name: string; quantity: number; unit: string }[];
-  minutes: { best: number; likely: number; worst: number } | null;
-  holdMinutes: number | null;
-}
-
-/**
- * What a locked sheet brings to its job: its parts as lines of the sheet's own, hours where it worked them out, and the hold where
- * it asks for a longer one. A line already ordered keeps its state; a line the sheet no longer asks for goes unless it is ordered.
- */
-export async function applySheet(c: Conn, sheet: SheetRow, jobId: string, e: SheetEffect, supplier: string): Promise<void> {
-  const old = await rows<{ id: string; name: string; state: string }>(
-    c,
-    "SELECT id, name, state FROM part_line WHERE setout_sheet_id = ?",
-    [sheet.id],
-  );
-  for (const [i, p] of e.parts.entries()) {
-    const have = old.find((o) => o.name === p.name);
-    if (have) {
-      if (have.state === "needed")
-        await run(c, "UPDATE part_line SET quantity = ?, version = version + 1 WHERE id = ?", [p.quantity, have.id]);
-    } else
-      await insert(c, "part_line", [
-        {
-          id: `${jobId}.so${sheet.id.slice(-6)}${i}`.slice(0, 100),
-          job_id: jobId,
-          name: p.name.slice(0, 160),
-          quantity: p.quantity,
-          unit: p.unit,
-          supplier_id: supplier,
-          setout_sheet_id: sheet.id,
-        },
-      ]);
-  }
-  for (const o of old)
-    if (o.state === "needed" && !e.parts.some((p) => p.name === o.name)) await run(c, "DELETE FROM part_line WHERE id = ?", [o.id]);
-  if (e.minutes)
-    await run(
-      c,
-      "UPDATE job SET best_minutes = ?, likely_minutes = ?, worst_minutes = ?, version = version + 1 WHERE id = ? AND state = 'todo'",
-      [e.minutes.best, e.minutes.likely, e.minutes.worst, jobId],
-    );
-  if (e.holdMinutes)
-    await run(c, "UPDATE job SET hold_minutes = GREATEST(hold_minutes, ?), version = version + 1 WHERE id = ? AND state = 'todo'", [
-      Math.round(e.holdMinutes),
-      jobId,
-    ]);
 }

@@ -518,6 +518,9 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       endedAt: fromSqlOrNull(r.ended_at as string | null),
       actualPlace: r.actual_place as string | null,
       byOthers: r.by_others as string | null,
+      ...(r.own_best === null
+        ? {}
+        : { own: { best: num(r.own_best), likely: num(r.own_likely), worst: num(r.own_worst), hold: num(r.own_hold) } }),
       ...(r.extra === null ? {} : { extra: r.extra as string }),
       version: num(r.version),
       crew: by.crew.get(id) ?? [],
@@ -551,6 +554,7 @@ function partOf(r: Raw): PartRow {
     shelf: text(r.shelf),
     note: text(r.note),
     cutOut: r.cut_out === null ? null : (json(r.cut_out) as PartRow["cutOut"]),
+    ...(r.setout_sheet_id === null ? {} : { ruled: { sheet: text(r.setout_sheet_id), own: r.own_quantity as number | null } }),
     sampleDays: num(r.sample_days),
     version: num(r.version),
   };

@@ -6,7 +6,7 @@ import path from "node:path";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Entry, library, libraryFile } from "@/core/library/library";
-import { DEFAULT_OPTIONS } from "@/core/library/options";
+import { DEFAULT_OPTIONS, type Options } from "@/core/library/options";
 import { InputError } from "@/core/plan/fault";
 import type { Problem } from "@/core/plan/model";
 import type { JobRow } from "@/core/shop/model";
@@ -25,6 +25,7 @@ import { bundleWorker } from "@/scripts/worker-bundle";
 import { perform } from "./api";
 import { myDrafts } from "./drafts";
 import { firstRun } from "./first-run";
+import { optionChange } from "./options";
 import { addRecordPhoto } from "./photos";
 import { loadState } from "./planning";
 import { Refusal } from "./refusal";
@@ -470,12 +471,14 @@ describe("set-out sheets", () => {
     });
     const s = await sheet("sealant");
     expect((await post<{ locked: boolean }>(`sheets/${s.id}/second`, { version: 1, readings: {} })).locked).toBe(true);
-    const after = await jobNow("OP-05");
-    const fresh = after.parts.filter((p) => !before.parts.some((o) => o.id === p.id));
-    // 6000 · 48 mm² = 288 ml, with a tenth for waste 316.8: two packs of 310
-    expect(fresh).toEqual([expect.objectContaining({ quantity: 2, state: "needed" })]);
-    // Measured anew and locked again: the same line, no second one.
+    const line = async () => (await jobNow("OP-05")).parts.find((p) => p.name === "Roof sealant cartridge")!;
+    const own = before.parts.find((p) => p.name === "Roof sealant cartridge")!;
+    // 6000 · 48 mm² = 288 ml, with a tenth for waste 316.8: two packs of 310. It rules the library's line, and adds none beside it.
+    expect(await line()).toMatchObject({ id: own.id, quantity: 2, state: "needed", ruled: { own: own.quantity } });
+    expect((await jobNow("OP-05")).parts).toHaveLength(before.parts.length);
+    // Opened again the library's figure is back; locked again with more, the sheet's.
     await post(`sheets/${s.id}/unlock`, { version: 2, why: "one pass more" });
+    expect(await line()).toEqual({ ...own, version: own.version + 2 });
     await post(`builds/${id}/sheets`, {
       calculator: "sealant",
       jobId: job(),
@@ -484,7 +487,112 @@ describe("set-out sheets", () => {
       input: { pack: 310, joints: [{ length: 6000, bead: { kind: "triangle", w: 8, h: 12 }, passes: 2 }] },
     });
     await post(`sheets/${s.id}/second`, { version: 4, readings: {} });
-    expect((await jobNow("OP-05")).parts.filter((p) => !before.parts.some((o) => o.id === p.id)).map((p) => p.quantity)).toEqual([3]);
+    expect((await line()).quantity).toBe(3);
+    expect((await jobNow("OP-05")).parts).toHaveLength(before.parts.length);
+  });
+});
+
+describe("what a locked sheet makes of its job", () => {
+  let mine = "";
+  const at = (code: string) => `${mine}.${code}`;
+  const jobNow = async (code: string): Promise<JobRow> => (await buildOfMine()).jobs.find((j) => j.code === code)!;
+  const buildOfMine = () => buildNow(mine);
+  beforeAll(async () => {
+    const dates = { arrives: "2026-11-24T08:00", due: "2027-03-01T17:00" };
+    mine = (await post("builds", { name: "Sheet by sheet", client: "P", vanId: "drover-l3h2", ...dates, options: DEFAULT_OPTIONS })).id;
+  });
+  const locks = async (calculator: string, code: string, input: object) => {
+    const old = (await buildOfMine()).sheets.find((x) => x.calculator === calculator && x.jobId === at(code));
+    const { id: sheet } = await post(`builds/${mine}/sheets`, {
+      calculator,
+      jobId: at(code),
+      draft: {},
+      input,
+      ...(old && { version: old.version }),
+    });
+    const { version } = (await buildOfMine()).sheets.find((x) => x.id === sheet)!;
+    expect(await post(`sheets/${sheet}/second`, { version, readings: {} })).toMatchObject({ locked: true });
+    expect((await jobNow(code)).state).toBe("todo");
+    return sheet;
+  };
+  const opened = async (sheet: string) => {
+    const s = (await buildOfMine()).sheets.find((x) => x.id === sheet)!;
+    await post(`sheets/${sheet}/unlock`, { version: s.version, why: "measured anew" });
+  };
+  const scribing = { uncovered: [{ name: "by the wheel", m2: 1.4 }] };
+  const run3 = { pieces: 3, first: 10, hold: 45, second: 5 };
+
+  it("goes back when the sheet is opened again: minutes that were added, and of a part", async () => {
+    const boards = await jobNow("IN-05");
+    const gap = await locks("template-gap", "IN-05", scribing);
+    expect((await jobNow("IN-05")).minutes).toEqual({
+      best: boards.minutes.best + 35,
+      likely: boards.minutes.likely + 35,
+      worst: boards.minutes.worst + 53,
+    });
+    await opened(gap);
+    expect((await jobNow("IN-05")).minutes).toEqual(boards.minutes);
+    const battens = await jobNow("IN-04");
+    const passes = await locks("passes", "IN-04", run3);
+    expect((await jobNow("IN-04")).minutes.likely).toBe(battens.minutes.likely + 35);
+    await opened(passes);
+    expect((await jobNow("IN-04")).minutes).toEqual(battens.minutes);
+    expect((await jobNow("IN-04")).own).toBeUndefined();
+  });
+  it("changes nothing of a job that it is only a list for", async () => {
+    const strip = await jobNow("ST-04");
+    const sheet = await locks("template-gap", "ST-04", scribing);
+    expect((await jobNow("ST-04")).minutes).toEqual(strip.minutes);
+    await opened(sheet);
+  });
+  it("is one line of mats, not the sheet's beside the library's; what is ordered by then is not asked for again", async () => {
+    const before = await jobNow("IN-01");
+    const mats = { panels: [{ name: "roof", w: 4000, h: 2000, cover: 0.5 }], sheet: { w: 1000, h: 460, kgM2: 3.6 }, waste: 0.08 };
+    const sheet = await locks("damping", "IN-01", mats);
+    const lines = (await jobNow("IN-01")).parts.filter((p) => /mat/i.test(p.name));
+    expect(lines).toEqual([expect.objectContaining({ id: before.parts[0].id, quantity: 10 })]);
+    await opened(sheet);
+    expect((await jobNow("IN-01")).parts.map((p) => [p.id, p.quantity])).toEqual(before.parts.map((p) => [p.id, p.quantity]));
+    // Six are on order when it is locked: four more.
+    await run(pool(), "UPDATE part_line SET state = 'ordered', quantity = 6 WHERE id = ?", [before.parts[0].id]);
+    await post(`sheets/${sheet}/second`, { version: 3, readings: {} });
+    expect((await jobNow("IN-01")).parts.map((p) => [p.state, p.quantity])).toEqual([
+      ["ordered", 6],
+      ["needed", 4],
+    ]);
+    await opened(sheet);
+    expect((await jobNow("IN-01")).parts.map((p) => [p.state, p.quantity])).toEqual([["ordered", 6]]);
+    await run(pool(), "UPDATE part_line SET state = 'needed', quantity = ? WHERE id = ?", [before.parts[0].quantity, before.parts[0].id]);
+  });
+  it("holds the job for as long as a sheet asks, and no longer than by itself once it is open again", async () => {
+    const before = await jobNow("IN-02");
+    const sheet = await locks("disturbed-hold", "IN-02", { holdH: 30, refC: 20, stretches: [{ tempC: 20 }] });
+    expect((await jobNow("IN-02")).hold.minutes).toBe(1800);
+    await opened(sheet);
+    expect((await jobNow("IN-02")).hold).toEqual(before.hold);
+  });
+  it("stays through a change of choices, which sees no change in it", async () => {
+    const sheet = await locks("passes", "IN-04", run3);
+    const kept = (await jobNow("IN-04")).minutes.likely;
+    const b = await buildOfMine();
+    const options: Options = { ...b.options, damping: b.options.damping === "full" ? "part" : "full" };
+    const preview = await optionChange(undefined, await loadShop(pool()), b, options);
+    expect(preview.changed.map((c) => c.next.name)).toEqual(["Damping mats"]);
+    expect(preview.jobs.find((j) => j.id === at("IN-04"))!.minutes.likely).toBe(kept);
+    await post(`builds/${mine}/options`, { version: b.version, options, openChoices: b.openChoices, who: "Dr. Quill" });
+    expect((await jobNow("IN-04")).minutes.likely).toBe(kept);
+    const again = await buildOfMine();
+    await post(`builds/${mine}/options`, { version: again.version, options: b.options, openChoices: b.openChoices, who: "Dr. Quill" });
+    await opened(sheet);
+    expect((await jobNow("IN-04")).minutes.likely).toBe(kept - 35);
+  });
+  it("goes back when the sheet is thrown away", async () => {
+    const before = await jobNow("IN-05");
+    const sheet = (await buildOfMine()).sheets.find((s) => s.calculator === "template-gap" && s.jobId === at("IN-05"))!;
+    await post(`sheets/${sheet.id}/second`, { version: sheet.version, readings: {} });
+    expect((await jobNow("IN-05")).minutes.likely).toBe(before.minutes.likely + 35);
+    await perform("DELETE", ["sheets", sheet.id], {}, lead);
+    expect((await jobNow("IN-05")).minutes).toEqual(before.minutes);
   });
 });
 

@@ -9,6 +9,7 @@ import { changeOptions, type OptionChange } from "@/core/shop/change-options";
 import { freshJob } from "@/core/shop/from-network";
 import type { BuildRow, Shop } from "@/core/shop/model";
 import type { OptionPreview } from "@/core/shop/previews";
+import { withoutSheets, withSheets } from "@/core/shop/sheet-takes";
 import { asMeasured } from "@/core/van/readings";
 import { jobsOfVersion } from "@/db/library";
 import { type Conn, pool } from "@/db/pool";
@@ -21,10 +22,12 @@ export async function optionChange(c: Conn | undefined, shop: Shop, build: Build
   const van = shop.vans.find((v) => v.id === build.vanId);
   if (!van) throw new Refusal(409, "The van's template is gone, so its jobs can't be worked out anew.");
   const jobs = await jobsOfVersion(c ?? pool(), build.libraryVersion);
-  return changeOptions(
-    build.jobs,
+  // A locked sheet is no change of choices: jobs are compared without what their sheets say, and planned with it.
+  const change = changeOptions(
+    withoutSheets(build).jobs,
     buildNetwork(options, asMeasured(van.geometry, build.readings), jobs).map((j, seq) => freshJob(build.id, j, seq)),
   );
+  return { ...change, jobs: withSheets(change.jobs, build.sheets) };
 }
 
 /** Works the change out and plans with it, without storing anything. */

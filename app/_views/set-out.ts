@@ -4,7 +4,9 @@ import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
 import { secondReadings } from "@/core/setout/second";
 import { claimOf } from "@/core/shop/claims";
 import { askedJobs } from "@/core/shop/extra-asked";
+import type { JobRow, SheetRow } from "@/core/shop/model";
 import { startsFromPlan } from "@/core/shop/plan-prefill";
+import { sayTakes, takesOf } from "@/core/shop/sheet-takes";
 import { sheetNotices, sheetPrefill } from "@/core/shop/sheets";
 import type { State } from "@/server/planning";
 import { versionsOf } from "@/server/setout";
@@ -22,13 +24,14 @@ export async function setOutView(
   const build = shop.builds.find((b) => (asked.job ? b.jobs.some((j) => j.id === asked.job) : b.id === asked.build));
   if (!build) return { ...base, of: null };
   const job = build.jobs.find((j) => j.id === asked.job);
+  const jobOf = (s: SheetRow) => build.jobs.find((j) => j.id === s.jobId);
   const who = (id: string | null) => (id ? (userNames.get(id) ?? id) : "somebody");
   const kept = await Promise.all(
     build.sheets.map(
       async (s): Promise<KeptSheet> => ({
         id: s.id,
         jobId: s.jobId,
-        jobName: build.jobs.find((j) => j.id === s.jobId)?.name ?? null,
+        jobName: jobOf(s)?.name ?? null,
         calculator: s.calculator,
         draft: s.draft,
         worst: s.worst,
@@ -37,6 +40,7 @@ export async function setOutView(
         second: s.second && { by: who(s.secondBy), readings: s.second },
         locked: s.lockedAt,
         version: s.version,
+        takes: takesWords(s, jobOf(s)),
         notices: sheetNotices(shop, build, s, plan, state.now),
         claim: claimView(claimOf(build, s)),
         asks: askedJobs(shop, build, state.now)
@@ -72,3 +76,10 @@ export async function setOutView(
 
 const claimView = (c: ReturnType<typeof claimOf>): KeptSheet["claim"] =>
   c ? { note: c.note, parts: c.parts.map(({ id, name, version }) => ({ id, name, version })) } : null;
+
+/** What a sheet makes of its job, or would if it were locked now. */
+function takesWords(s: SheetRow, job: JobRow | undefined): string | null {
+  if (!job) return null;
+  if (s.lockedAt !== null) return sayTakes(s.takes ?? null);
+  return sayTakes(takesOf(s.calculator, job, findCalculator(s.calculator)!.run(s.input)));
+}

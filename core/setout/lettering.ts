@@ -47,7 +47,13 @@ export const lettering = calculator<Input>(
                 : "nothing is marked out or bonded there until the polish is off",
           },
         ],
-        minutes: { best: round(off, 1), likely: round(likely, 1), worst: round(off + (ghost === "not known" ? full : polish), 1) },
+        minutes: {
+          best: round(off, 1),
+          likely: round(likely, 1),
+          worst: round(off + (ghost === "not known" ? full : polish), 1),
+          covers: "whole",
+          what: "film off and the outline polished",
+        },
       },
     );
   },

@@ -60,6 +60,9 @@ export const mixes = calculator<Input>(
               best: Math.ceil(pieces * (pair ? pieceMinutes / 2 : pieceMinutes)),
               likely,
               worst: likely + Math.ceil(chosen.count * mixMinutes),
+              covers: "part",
+              what: "pieces set on fresh adhesive, with mixing",
+              held: Math.ceil(pieces * pieceMinutes),
             }
           : null,
       },

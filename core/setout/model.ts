@@ -50,7 +50,18 @@ export interface Outcome<R = Record<string, unknown>> {
   findings: Finding[];
   cuts: Cut[];
   parts: Part[];
-  minutes: { best: number; likely: number; worst: number } | null;
+  /**
+   * Minutes for its job, and what of the job they cover: the whole, a named part (of which the job itself holds `held` minutes), or
+   * an addition.
+   */
+  minutes: {
+    best: number;
+    likely: number;
+    worst: number;
+    covers: "whole" | "part" | "addition";
+    what: string;
+    held?: number;
+  } | null;
   holdMinutes: number | null;
   massKg: number | null;
   drawing: Drawing | null;

@@ -159,6 +159,16 @@ export const openSkin = calculator<Input>({ name: "open-skin", title: "Open skin
   }
   return outcome(
     { p50, p90, latestStart: latest === undefined || latest < 0 ? null : like(input.now, latest), verdict },
-    { findings, minutes: { best: Math.round(sums[0]), likely: p50, worst: Math.round(sums[RUNS - 1]) } },
+    {
+      findings,
+      minutes: {
+        best: Math.round(sums[0]),
+        likely: p50,
+        worst: Math.round(sums[RUNS - 1]),
+        covers: "part",
+        what: "from the cut to the seal",
+        held: Math.round(input.steps.reduce((n, s) => n + s.minutes.likely, 0)),
+      },
+    },
   );
 });

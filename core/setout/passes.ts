@@ -28,7 +28,15 @@ export const passes = calculator<Input>(
       { minutes: round(length, 1), oneByOne: round(oneByOne, 1), binds },
       {
         // Locked with its job, the run is as long in the plan as it is in passes.
-        minutes: { best: Math.ceil(n * (a + b)), likely: Math.ceil(length), worst: Math.max(Math.ceil(length), Math.ceil(oneByOne)) },
+        minutes: {
+          best: Math.ceil(n * (a + b)),
+          likely: Math.ceil(length),
+          worst: Math.max(Math.ceil(length), Math.ceil(oneByOne)),
+          covers: "part",
+          what: "the run of pieces with its holds",
+          // The work on the pieces is in the job already; what is new is the wait.
+          held: Math.ceil(n * (a + b)),
+        },
         findings: [
           {
             level: "ok",

@@ -44,7 +44,8 @@ export const session = calculator<Input>(
         end: round(end),
         oneByOne: round(oneByOne),
       },
-      { findings, minutes: { best: round(end), likely: round(end), worst: round(oneByOne) } },
+      // A session spans several jobs: it is the minutes of none of them.
+      { findings },
     );
   },
 );

@@ -92,7 +92,7 @@ export const solarFix = calculator<Input>(
       { holes, oneAlone: round(one), withTwo: round(two), saved: round(one - two), drySlot: round(slot) },
       {
         findings,
-        minutes: { best: round(two), likely: round(one), worst: round(one * 1.4) },
+        minutes: { best: round(two), likely: round(one), worst: round(one * 1.4), covers: "whole", what: "feet fixed and panels set" },
         parts: bolted ? [{ name: "bolt with sealing washer", quantity: holes, unit: "pc" }] : [],
       },
     );

@@ -71,7 +71,13 @@ export const stripList = calculator<Input>(
       {
         findings,
         parts: list.map((p) => ({ name: `plug ${p.d} mm`, quantity: p.count, unit: "pc" })),
-        minutes: { best: round(minutes * 0.7), likely: round(minutes), worst: round(minutes * 1.6) },
+        minutes: {
+          best: round(minutes * 0.7),
+          likely: round(minutes),
+          worst: round(minutes * 1.6),
+          covers: "whole",
+          what: "holes and rust treated",
+        },
         massKg: round(-mass, 3),
       },
     );

@@ -24,7 +24,13 @@ export const templateGap = calculator<Input>(
           { level: "ok", about: "uncovered", text: m2 ? `${minutes} minutes of scribing more` : "the templates cover all of it" },
           { level: "warn", about: "uncovered", text: "a template is scrapped only when floor, finish and linings are signed" },
         ],
-        minutes: { best: minutes, likely: minutes, worst: round(minutes * 1.5, 1) },
+        minutes: {
+          best: minutes,
+          likely: minutes,
+          worst: round(minutes * 1.5, 1),
+          covers: "addition",
+          what: "scribing where no template covers",
+        },
       },
     );
   },

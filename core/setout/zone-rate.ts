@@ -42,7 +42,13 @@ export const zoneRate = calculator<Input>(
             text: restM2 ? `${round(left, 1)} minutes are left at the pace of the last ${last.length}` : "every zone is done",
           },
         ],
-        minutes: { best: round(Math.min(...rates) * restM2, 1), likely: round(left, 1), worst: round(Math.max(...rates) * restM2, 1) },
+        minutes: {
+          best: round(Math.min(...rates) * restM2, 1),
+          likely: round(left, 1),
+          worst: round(Math.max(...rates) * restM2, 1),
+          covers: "whole",
+          what: "zones that are left",
+        },
       },
     );
   },

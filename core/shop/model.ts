@@ -7,6 +7,7 @@ import type { Weekday } from "../time/calendar";
 import type { Van } from "../van/model";
 import type { FixingKind, Member } from "./docket/shell";
 import type { BuildRecord } from "./records";
+import type { Takes } from "./sheet-takes";
 
 export interface Workshop {
   id: string;
@@ -140,6 +141,8 @@ export interface PartRow {
   firstPromisedAt: number | null;
   arrivedAt: number | null;
   checkedAt: number | null;
+  /** The locked sheet that rules its quantity, and what the library asked for; null: only the sheet asks for it. */
+  ruled?: { sheet: string; own: number | null };
   /** Of one unit; 0 when unknown. */
   price: number;
   shelf: string;
@@ -219,6 +222,8 @@ export interface JobRow {
   actualPlace: string | null;
   /** Who had done it before the van came; its proof is theirs. */
   byOthers: string | null;
+  /** Its minutes and hold without its locked sheets, where one of those changes them. */
+  own?: { best: number; likely: number; worst: number; hold: number };
   /** What asked for it, where no choice did. */
   extra?: string;
   version: number;
@@ -286,6 +291,8 @@ export interface SheetRow {
   second: Record<string, number> | null;
   secondBy: string | null;
   lockedAt: number | null;
+  /** What it says of its job while it is locked. */
+  takes?: Takes | null;
   version: number;
 }
 

@@ -5,6 +5,7 @@ import { sayChoice } from "@/core/library/choices";
 import { massOf } from "@/core/library/mass";
 import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
 import { undecidedOf } from "@/core/shop/open-choices";
+import { withoutSheets } from "@/core/shop/sheet-takes";
 import { writeOptionChange, writeUndecided } from "@/db/change-options";
 import { jobsOfVersion } from "@/db/library";
 import { insert, toSql } from "@/db/pool";
@@ -12,6 +13,7 @@ import { loadShop } from "@/db/shop";
 import { action, body, change, is } from "../action";
 import { optionChange, previewOptions } from "../options";
 import { Refusal, Stale } from "../refusal";
+import { withoutLocked } from "../sheet-effects";
 import { openChoicesSchema, refuseStops } from "./builds";
 
 export const optionActions = [
@@ -35,13 +37,13 @@ export const optionActions = [
         refuseStops(b.options, shop.vans.find((v) => v.id === build.vanId)?.geometry);
         const keys = OPTION_KEYS.filter((k) => build.options[k] !== b.options[k]);
         const work = await optionChange(x.c, shop, build, b.options);
-        await writeOptionChange(
+        const suppliers = shop.suppliers.filter((s) => !s.retired).map((s) => s.id);
+        await withoutLocked(
           x.c,
+          shop,
           build,
-          b.options,
-          b.openChoices,
-          work,
-          shop.suppliers.filter((s) => !s.retired).map((s) => s.id),
+          () => work.jobs,
+          () => writeOptionChange(x.c, withoutSheets(build), b.options, b.openChoices, work, suppliers),
         );
         const van = shop.vans.find((v) => v.id === build.vanId)!;
         const undecided = undecidedOf(b.openChoices, b.options, van.geometry, await jobsOfVersion(x.c, build.libraryVersion));

@@ -10,8 +10,9 @@ import { knownMembers } from "@/core/shop/members";
 import type { BuildRow, Shop } from "@/core/shop/model";
 import type { BuildRecord, KitCheck } from "@/core/shop/records";
 import { type StampName, stamped } from "@/core/shop/sparks";
-import { setByOthers, setJobMinutes, setOurs } from "@/db/papers";
+import { setByOthers, setOurs } from "@/db/papers";
 import { addRecord, setRecordData } from "@/db/records";
+import { setOwnMinutes } from "@/db/sheet-takes";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
 import { badField, Refusal } from "../refusal";
@@ -41,7 +42,7 @@ export const paperActions = [
       if (job?.state !== "todo") throw new Refusal(409, "Taking out is begun, or is none of this build's jobs.");
       const likely = Math.round(estimate.minutes);
       const share = (m: number) => Math.max(1, Math.round((likely * m) / job.minutes.likely));
-      await setJobMinutes(x.c, job.id, { best: share(job.minutes.best), likely, worst: share(job.minutes.worst) });
+      await setOwnMinutes(x.c, job.id, { best: share(job.minutes.best), likely, worst: share(job.minutes.worst) });
       await x.event({
         kind: "job.minutes",
         entity: "job",

@@ -7,10 +7,12 @@ import { disagreements, secondReadings } from "@/core/setout/second";
 import type { BuildRow, SheetRow, Shop } from "@/core/shop/model";
 import { sheetPrefill } from "@/core/shop/sheets";
 import { loadPlan } from "@/db/plans";
-import { applySheet, deleteSheet, findSheet, unlockSheet, writeSecond, writeSheet } from "@/db/setout";
+import { deleteSheet, findSheet, unlockSheet, writeSecond, writeSheet } from "@/db/setout";
+import { liftSheet } from "@/db/sheet-takes";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
 import { badField, Refusal, Stale } from "../refusal";
+import { bring } from "../sheet-effects";
 
 const LEVELS = ["ok", "warn", "stop"] as const;
 const worstOf = (o: Outcome): SheetRow["worst"] => LEVELS[Math.max(0, ...o.findings.map((f) => LEVELS.indexOf(f.level)))];
@@ -30,6 +32,15 @@ async function sheetOf(x: Change, id: string): Promise<SheetRow> {
 
 /** Sheets whose minutes the plan takes without a second measuring: who is needed when, and what is left. */
 const PLANNED_BY: ReadonlySet<string> = new Set(["pair-minutes", "zone-rate"]);
+
+/** The job of a sheet that is locked no more has its own minutes, hold and quantities again. */
+async function lift(x: Change, sheet: SheetRow, what: string): Promise<void> {
+  const { build } = await buildOf(x, sheet.buildId);
+  const job = build.jobs.find((j) => j.id === sheet.jobId);
+  if (job?.state !== "todo") return;
+  await liftSheet(x.c, sheet.id, job.id);
+  await x.stale(`${build.name}: set-out ${title(sheet.calculator)} of ${job.name} ${what}`);
+}
 
 const title = (name: string) => findCalculator(name)?.title ?? name;
 
@@ -98,14 +109,7 @@ export const setoutActions = [
         const { shop, build } = await buildOf(x, sheet.buildId);
         const job = build.jobs.find((j) => j.id === sheet.jobId);
         if (locks && job && job.state === "todo") {
-          const supplier = job.parts[0]?.supplierId ?? shop.suppliers.filter((s) => !s.retired)[0].id;
-          await applySheet(
-            x.c,
-            sheet,
-            job.id,
-            { parts: outcome.parts, minutes: outcome.minutes, holdMinutes: outcome.holdMinutes },
-            supplier,
-          );
+          await bring(x.c, shop, sheet, job);
           await x.stale(`${build.name}: set-out ${title(sheet.calculator)} of ${job.name} is locked`);
         }
         await x.event({
@@ -131,6 +135,7 @@ export const setoutActions = [
         const sheet = await sheetOf(x, ids[0]);
         if (sheet.version !== b.version) throw new Stale("The sheet", {}, {}, sheet.version);
         await unlockSheet(x.c, sheet.id);
+        if (sheet.lockedAt !== null) await lift(x, sheet, "is open again");
         await x.event({
           kind: "sheet.unlocked",
           entity: "sheet",
@@ -143,6 +148,7 @@ export const setoutActions = [
   action({ method: "DELETE", path: "sheets/*", role: "lead" }, body({}), (_b, { user, ids }) =>
     change(user, async (x) => {
       const sheet = await sheetOf(x, ids[0]);
+      if (sheet.lockedAt !== null) await lift(x, sheet, "is thrown away");
       await deleteSheet(x.c, sheet.id);
       if (PLANNED_BY.has(sheet.calculator)) await x.stale(`set-out ${title(sheet.calculator)} is thrown away`);
       await x.event({

@@ -53,7 +53,8 @@ export function Kept({
           ""
         )}
         version {s.versions[0]?.n ?? s.version}, {s.by}, {time(zone, s.at)}
-        {s.second && ` · second measuring by ${s.second.by}`}{" "}
+        {s.second && ` · second measuring by ${s.second.by}`}
+        {s.takes && ` · ${s.locked === null ? "once locked" : "in the plan"}: ${s.takes}`}{" "}
         <button type="button" onClick={() => setHistory(!history)} className="underline underline-offset-2">
           {history ? "less" : "all versions"}
         </button>

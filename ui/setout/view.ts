@@ -15,6 +15,8 @@ export interface KeptSheet {
   second: { by: string; readings: Record<string, number> } | null;
   locked: number | null;
   version: number;
+  /** What it makes of its job while it is locked, in words. */
+  takes: string | null;
   /** What has changed beneath it since. */
   notices: string[];
   wanted: SecondReading[];
