@@ -11,6 +11,12 @@ export const DAMPING = {
 /** Floor boards as they lie along the van, and the widest distance between two battens under them; mm. */
 export const FLOOR = { board: 1250, pitch: 400 } as const;
 
+/** The frame of battens under a roof unit: width and thickness of a batten, play to the rib; mm. */
+export const ROOF_FRAME = { b: 36, t: 20, play: 3 } as const;
+
+/** What a roof unit's cut keeps clear of a rib: the long piece of its frame and the play; shaved, half of that piece has to be left. */
+export const ribMargin = { whole: ROOF_FRAME.b + ROOF_FRAME.play, shaved: ROOF_FRAME.b / 2 + ROOF_FRAME.play } as const;
+
 export interface Covered {
   m2: number;
   /** Share of it that is covered. */

@@ -1,5 +1,6 @@
 // A cable from the roof to where it ends: its length, and the least copper that carries it.
 
+import { atLimit } from "./at-limit";
 import { calculator, type Finding, is, list, object, outcome, round } from "./model";
 
 interface Input {
@@ -11,35 +12,71 @@ interface Input {
   slack?: number;
   dropShare?: number;
   stock?: number[];
+  /** What is left of a cable's rating among others and in the warm. */
+  bundle?: number;
 }
 
 const schema = object(
   { along: is.mm, across: is.mm, drop: is.mm, amps: is.amount, volts: is.size },
-  { slack: is.share, dropShare: { type: "number", exclusiveMinimum: 0, maximum: 0.2 }, stock: list(is.size, 1) },
+  {
+    slack: is.share,
+    dropShare: { type: "number", exclusiveMinimum: 0, maximum: 0.2 },
+    stock: list(is.size, 1),
+    bundle: { type: "number", exclusiveMinimum: 0, maximum: 1 },
+  },
 );
 
 /** Copper, Ω·mm²/m. */
 const RHO = 0.0175;
 const STOCK = [1.5, 2.5, 4, 6, 10, 16, 25, 35];
+/** What a cable may carry, A by mm². House figures, on the careful side: the maker's table rules. */
+const RATING: Readonly<Record<string, number>> = { 1.5: 15, 2.5: 21, 4: 28, 6: 36, 10: 50, 16: 66, 25: 84, 35: 104 };
+const FUSES = [3, 5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100];
+/** A fuse carries so many times the current. */
+const FUSE = 1.25;
 
-/** l = 1.1·(along + across + drop), m; A ≥ 2·l·I·0.0175 ÷ (2 % of U), mm². Drop only: the fuse and the rating table are the competent person's. */
+/**
+ * l = 1.1·(along + across + drop), m. By drop: A ≥ 2·l·I·0.0175 ÷ (2 % of U), mm². By rating: fuse = the next size ≥ 1.25·I, and the
+ * cable carries it: I_z(A)·k ≥ fuse, k 0.8. The larger rules. Source: OP-n12, SV-n5.
+ * Example: 22 A over 1.8 m at 12 V: the fuse is 30 A, 6 mm² carry 28.8: 10 mm².
+ */
 export const cable = calculator<Input>(
   { name: "cable", title: "Cable through the roof" },
   schema,
   () => [],
-  ({ along, across, drop, amps, volts, slack = 0.1, dropShare = 0.02, stock = STOCK }) => {
+  ({ along, across, drop, amps, volts, slack = 0.1, dropShare = 0.02, stock = STOCK, bundle = 0.8 }) => {
     const metres = ((1 + slack) * (along + across + drop)) / 1000;
     const least = (2 * metres * amps * RHO) / (dropShare * volts);
-    const fits = [...stock].sort((a, b) => a - b).find((s) => s >= least - 1e-9) ?? null;
+    const sizes = [...stock].sort((a, b) => a - b);
+    const byDrop = sizes.find((s) => s >= least - 1e-9) ?? null;
+    const fuse = FUSES.find((f) => f >= FUSE * amps - 1e-9) ?? null;
+    const carries = (mm2: number) => round((RATING[mm2] ?? 0) * bundle, 1);
+    const fits = fuse === null ? null : (sizes.find((s) => s >= least - 1e-9 && carries(s) >= fuse) ?? null);
     const findings: Finding[] = [
-      fits === null
-        ? { level: "stop", about: "stock", text: `${round(least)} mm² are asked, the largest in stock is ${Math.max(...stock)}` }
-        : { level: "ok", about: "stock", text: `${fits} mm² from stock` },
-      { level: "warn", about: "amps", text: "by the drop only: its fuse and what the cable may carry are for the competent person" },
+      fits !== null
+        ? { level: "ok", about: "stock", text: `${fits} mm² from stock, fuse ${fuse} A at the battery's end` }
+        : byDrop === null
+          ? { level: "stop", about: "stock", text: `${round(least)} mm² are asked, the largest in stock is ${Math.max(...stock)}` }
+          : {
+              level: "stop",
+              about: "stock",
+              text: fuse === null ? `no fuse is listed for ${amps} A` : `no cable in stock may carry its fuse of ${fuse} A`,
+            },
+      ...(fits !== null && byDrop !== null && fits > byDrop
+        ? [
+            {
+              level: "ok" as const,
+              about: "amps",
+              text: `by the drop ${byDrop} mm² would do, but they carry ${carries(byDrop)} A, less than the fuse of ${fuse} A`,
+            },
+          ]
+        : []),
+      ...(fits !== null ? atLimit(carries(fits), fuse ?? undefined, "amps", "what the cable may carry, A,") : []),
+      { level: "warn", about: "amps", text: "a competent person answers for the wiring; the makers' tables rule" },
       { level: "ok", about: "along", text: "a grommet wherever metal is passed, a loop lower than the hole, wet it before lining" },
     ];
     return outcome(
-      { metres: round(metres, 3), leastMm2: round(least), mm2: fits },
+      { metres: round(metres, 3), leastMm2: round(least), fuseA: fuse, carriesA: fits === null ? null : carries(fits), mm2: fits },
       { findings, parts: fits === null ? [] : [{ name: `Cable ${fits} mm²`, quantity: Math.ceil(metres * 2 - 1e-9), unit: "m" }] },
     );
   },

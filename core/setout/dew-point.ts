@@ -1,5 +1,6 @@
 // Whether metal is dry and warm enough to bond, coat or stick mats to.
 
+import { atLimit } from "./at-limit";
 import { calculator, type Finding, object, outcome, round } from "./model";
 
 interface Input {
@@ -32,7 +33,9 @@ export const dewPointSheet = calculator<Input>(
     const td = dewPoint(airC, humidity);
     const above = skinC - td;
     const findings: Finding[] = [];
-    if (above < MARGIN_K)
+    // A tenth is what a thermometer tells: 2.96 K are read as 3.
+    const enough = round(above, 1) >= MARGIN_K;
+    if (!enough)
       findings.push({
         level: "stop",
         about: "skinC",
@@ -44,10 +47,13 @@ export const dewPointSheet = calculator<Input>(
         about: "minC",
         text: `the skin is ${round(minC - skinC, 1)} below the product's minimum of ${minC} °C`,
       });
+    // To a tenth, as thermometers read.
+    findings.push(...atLimit(round(above, 1), MARGIN_K, "skinC", "the skin's distance above the dew point, K,"));
+    findings.push(...atLimit(skinC, minC, "minC", "the skin, °C,"));
     if (!findings.length) findings.push({ level: "ok", about: "skinC", text: `${round(above, 1)} above the dew point` });
     findings.push({ level: "ok", about: "skinC", text: "measure the skin, not the air; the maker's sheet rules" });
     return outcome(
-      { dewPointC: round(td), aboveK: round(above, 1), dryEnough: above >= MARGIN_K && (minC === undefined || skinC >= minC) },
+      { dewPointC: round(td), aboveK: round(above, 1), dryEnough: enough && (minC === undefined || skinC >= minC) },
       { findings },
     );
   },

@@ -1,5 +1,6 @@
 // A hold whose warmth was not what it was planned for: what it has earned by now, and what is left.
 
+import { atLimit } from "./at-limit";
 import { calculator, type Finding, is, list, object, outcome, round } from "./model";
 
 interface Input {
@@ -39,6 +40,7 @@ export const disturbedHold = calculator<Input>(
     let overAt: number | null = null;
     for (const s of stretches) {
       const v = speed(s.tempC);
+      findings.push(...atLimit(s.tempC, minC, "stretches", "a stretch, °C,"));
       if (v === 0)
         findings.push({
           level: "warn",

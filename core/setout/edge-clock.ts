@@ -1,6 +1,7 @@
 // A cut edge has a clock of its own: coats after the last grinding, and how much of it there is.
 
 import { CLOCK, minutesOf } from "../time/clock";
+import { atLimit } from "./at-limit";
 import { clock, coldFactor } from "./cure";
 import { calculator, type Finding, is, list, object, outcome, round } from "./model";
 
@@ -41,6 +42,7 @@ export const edgeClock = calculator<Input>(
     const whole = dry + (secondH ?? 0) * f * 60;
     const errand = Math.floor(round(dry - ERRAND_SPARE, 6));
     const findings: Finding[] = [
+      ...atLimit(tempC, minC, "tempC", "the metal, °C,"),
       {
         level: "ok",
         about: "firstH",

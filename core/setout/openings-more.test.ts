@@ -25,13 +25,24 @@ describe("a unit on the board", () => {
   const fan = { unit: { volts: 12, amps: 4 }, board: { volts: 12 }, fuse: 7.5, leadCarries: 16 };
   it("draws 48 W, wants 5 A at least, and runs 12.5 h on half of 100 Ah", () => {
     const o = run("unit-run", { ...fan, battery: { ah: 100 }, hoursADay: 6 });
-    expect(o.results).toEqual({ watts: 48, leastFuse: 5, sameVolts: true, whADay: 288, batteryHours: 12.5 });
+    expect(o.results).toEqual({ watts: 48, leastFuse: 5, takes: { from: 10.8, to: 15 }, runs: true, whADay: 288, batteryHours: 12.5 });
     expect(level(o)).toBe("warn");
     expect(run("unit-run", { ...fan, battery: { ah: 100, usable: 0.8 } }).results.batteryHours).toBe(20);
   });
+  it("takes a board within the maker's range, or within the usual tolerance: 12 V on a board of 12.8", () => {
+    const on = (volts: number, unit: object = fan.unit) => run("unit-run", { ...fan, unit, board: { volts } });
+    expect(level(on(12.8))).toBe("warn");
+    expect(on(12.8).results.runs).toBe(true);
+    expect(on(14.6, { volts: 12, amps: 4, to: 14.4 }).results.runs).toBe(false);
+    expect(level(on(9.5, { volts: 12, amps: 4, from: 9 }))).toBe("warn");
+    // Exactly at the limit passes, and says that there is no margin.
+    expect(said(on(15))).toMatch(/very limit/);
+    expect(on(15.1).results.runs).toBe(false);
+    expect(refused("unit-run", { ...fan, unit: { volts: 12, amps: 4, from: 14, to: 10 } })).toEqual(["unit.to"]);
+  });
   it("stops at other volts without a converter, at a small fuse, and at a lead that its fuse does not protect", () => {
     const other = { ...fan, unit: { volts: 24, amps: 2 } };
-    expect(said(run("unit-run", other))).toMatch(/24 V over a board of 12 V/);
+    expect(said(run("unit-run", other))).toMatch(/takes 21\.6 to 30 V, the board has 12 V/);
     expect(level(run("unit-run", { ...other, board: { volts: 12, converter: true } }))).toBe("warn");
     expect(said(run("unit-run", { ...fan, fuse: 4.9 }))).toMatch(/4\.9 A is too small: 5 A at least/);
     expect(level(run("unit-run", { ...fan, fuse: 5 }))).toBe("warn");

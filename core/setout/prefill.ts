@@ -1,6 +1,6 @@
 // What a set-out sheet starts from when it belongs to a build: the van's template as measured, and what was chosen.
 
-import { DAMPING } from "../library/need";
+import { DAMPING, ROOF_FRAME, ribMargin } from "../library/need";
 import type { Options } from "../library/options";
 import { barePanels, quantitiesOf } from "../library/quantities";
 import type { Geometry } from "../van/model";
@@ -169,7 +169,8 @@ function roofPlan({ geometry: g, options: o, roofUnits = {}, uses = [] }: World)
       "roof.length": t(g.inside.lengthMm),
       "roof.width": t(g.inside.widthRoofMm),
       "roof.crown": t(g.roofCrownMm),
-      "margins.rib": "5",
+      "margins.rib": t(ribMargin.whole),
+      "margins.ribShaved": t(ribMargin.shaved),
       "margins.item": "40",
       "margins.edge": "60",
       items,
@@ -198,7 +199,14 @@ function supportFrame(w: World): Prefill {
   const bays = roofBays(w.geometry).map((b) => b.to - b.from);
   const gap = bays.filter((b) => b >= cut.h + 10).sort((a, b) => a - b)[0] ?? Math.max(...bays);
   return {
-    draft: { "cut.w": t(cut.w), "cut.h": t(cut.h), "batten.b": "44", "batten.t": "20", gap: t(gap), play: "2" },
+    draft: {
+      "cut.w": t(cut.w),
+      "cut.h": t(cut.h),
+      "batten.b": t(ROOF_FRAME.b),
+      "batten.t": t(ROOF_FRAME.t),
+      gap: t(gap),
+      play: t(ROOF_FRAME.play),
+    },
     basis: { "clear between ribs": gap },
   };
 }

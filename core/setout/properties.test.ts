@@ -84,17 +84,21 @@ describe("electric", () => {
         drop: pick(500, 2000),
         amps: pick(1, 15),
         volts: 24,
-        stock: [1, 1.5, 2.5, 4, 6, 10, 16, 25, 35],
+        stock: [1.5, 2.5, 4, 6, 10],
       };
       const least = (more: object) => run("cable", { ...input, ...more }).results.leastMm2;
       for (const more of [{ amps: input.amps + 2 }, { along: input.along + 700 }, { volts: 12 }])
         expect(least(more)).toBeGreaterThanOrEqual(least({}));
-      const { mm2, leastMm2 } = run("cable", input).results;
+      const { mm2, leastMm2, fuseA } = run("cable", input).results;
+      expect(fuseA).toBeGreaterThanOrEqual(1.25 * input.amps - 1e-9);
+      // The table of the needs, four fifths of it in a bundle.
+      const carries = (s: number) => 0.8 * { 1.5: 15, 2.5: 21, 4: 28, 6: 36, 10: 50 }[s]!;
+      const does = (s: number) => s >= leastMm2 - 0.01 && carries(s) >= fuseA - 1e-9;
       if (mm2 !== null) {
-        expect(mm2).toBeGreaterThanOrEqual(leastMm2 - 0.01);
+        expect(does(mm2)).toBe(true);
         // No thinner one in stock would do.
-        expect(input.stock.filter((s) => s < mm2).every((s) => s < leastMm2 + 0.01)).toBe(true);
-      } else expect(leastMm2).toBeGreaterThan(35);
+        expect(input.stock.filter((s) => s < mm2 - 1e-9).some((s) => s >= leastMm2 + 0.01 && does(s))).toBe(false);
+      } else expect(input.stock.some((s) => s >= leastMm2 + 0.01 && does(s))).toBe(false);
     }));
 });
 

@@ -1,6 +1,7 @@
 // When the next coat may go on, and until when it needs no scuffing.
 
 import { CLOCK, minutesOf } from "../time/clock";
+import { atLimit } from "./at-limit";
 import { clock, coldFactor } from "./cure";
 import { calculator, type Finding, is, object, outcome, round } from "./model";
 
@@ -30,6 +31,7 @@ export const recoat = calculator<Input>(
     const [from, to] = [earliestH * f, latestH * f];
     const at = coated ? minutesOf(coated) : undefined;
     const findings: Finding[] = [
+      ...atLimit(tempC, minC, "tempC", "the metal, °C,"),
       { level: "ok", about: "latestH", text: `after ${round(to, 1)} h it is scuffed again before the next coat` },
       { level: "ok", about: "earliestH", text: "the maker's table rules; keep the zone shut meanwhile" },
     ];

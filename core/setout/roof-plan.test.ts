@@ -187,3 +187,31 @@ describe("roof-plan", () => {
     ]);
   });
 });
+
+describe("a frame under the cut", () => {
+  // Worked case 5: clear 416, 431, 421 between ribs at 402, 861, 1338, 1802.
+  const ribs = [
+    { at: 402, width: 40 },
+    { at: 861, width: 46 },
+    { at: 1338, width: 46 },
+    { at: 1802, width: 40 },
+  ];
+  const fan = { name: "fan", cut: { length: 343, width: 343 }, overall: { length: 383, width: 383 } };
+  const roof = { length: 1822, width: 1560, crown: 38 };
+  const margins = { rib: 39, ribShaved: 21, item: 40, edge: 60 };
+  it("343 needs 421: bays 2 and 3 have it, bay 1 after shaving 2.5 off each long piece", () => {
+    const { results } = run({ roof, ribs, items: [fan], margins });
+    expect(results.baysThatFit.fan).toEqual([2, 3]);
+    expect(results.afterShaving.fan).toEqual([{ bay: 1, off: 2.5 }]);
+    expect([2, 3]).toContain(results.placed[0].bay);
+  });
+  it("shaves where no bay has room for the whole frame, says by how much, and never more than half of the piece", () => {
+    const { results, findings } = run({ roof, ribs, items: [{ ...fan, cut: { length: 360, width: 343 } }], margins });
+    expect(results.baysThatFit.fan).toEqual([]);
+    expect(findings.map((f: { text: string }) => f.text).join()).toMatch(/after shaving (3\.5|8\.5|11) off each long piece/);
+    expect(
+      run({ roof, ribs, items: [{ ...fan, cut: { length: 395, width: 343 }, overall: { length: 435, width: 383 } }], margins }).results
+        .unplaced,
+    ).toHaveLength(1);
+  });
+});

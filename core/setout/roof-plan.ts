@@ -23,7 +23,8 @@ interface Input {
   }[];
   /** Middles of what lies below: a sleeper's chest, the galley. */
   uses?: { name: string; at: number }[];
-  margins: { rib: number; item: number; edge: number };
+  /** `ribShaved`: with the long pieces of the frame shaved as far as they may be. */
+  margins: { rib: number; ribShaved?: number; item: number; edge: number };
 }
 
 const strip = object({ at: is.mm, width: is.size });
@@ -44,7 +45,7 @@ const schema = object(
         },
       ),
     ),
-    margins: object({ rib: is.mm, item: is.mm, edge: is.mm }),
+    margins: object({ rib: is.mm, item: is.mm, edge: is.mm }, { ribShaved: is.mm }),
   },
   { bars: list(strip), rackKg: is.amount, uses: list(object({ name: is.name, at: is.mm })) },
 );
@@ -92,7 +93,7 @@ function barOffer(bar: { at: number; width: number }, item: string, taken: reado
 
 /**
  * `at` and `across` are centres. Bay n lies behind rib n (bay 0 before the first); a piercing unit needs its cut and the rib
- * margin on both sides inside one bay. Ribs are never cut. Bars are kept free where that can be; else they are named.
+ * margin on both sides inside one bay; where no bay has that, one in which the frame's long pieces are shaved. Ribs are never cut. Bars are kept free where that can be; else they are named.
  */
 export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan" }, schema, faults, (input) => {
   const { roof, ribs, bars = [], items, margins } = input;
@@ -101,6 +102,15 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
     to: i < ribs.length ? ribs[i].at - ribs[i].width / 2 : roof.length,
   }));
   const fits = (cut: number) => bays.flatMap((b, i) => (b.to - b.from >= cut + 2 * margins.rib ? [i] : []));
+  const least = Math.min(margins.rib, margins.ribShaved ?? margins.rib);
+  /** Bays that fit once so much is shaved off each long piece. */
+  const shavedBays = (cut: number) =>
+    bays.flatMap((b, i) => {
+      const off = round((cut + 2 * margins.rib - (b.to - b.from)) / 2, 1);
+      return off > 0 && off <= margins.rib - least ? [{ bay: i, off }] : [];
+    });
+  const afterShaving = Object.fromEntries(items.filter((it) => it.cut).map((it) => [it.name, shavedBays(it.cut!.length)]));
+  const marginOf = (cut: number) => (fits(cut).length ? margins.rib : least);
   const baysThatFit = Object.fromEntries(items.filter((it) => it.cut).map((it) => [it.name, fits(it.cut!.length)]));
   const asItems: Item[] = items.map((it) => ({
     name: it.name,
@@ -109,7 +119,10 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
     // The centre of a piercing unit lies so far inside a bay that its cut and the margin do.
     spans: it.cut
       ? bays
-          .map((b) => ({ from: b.from + margins.rib + it.cut!.length / 2, to: b.to - margins.rib - it.cut!.length / 2 }))
+          .map((b) => {
+            const inside = marginOf(it.cut!.length) + it.cut!.length / 2;
+            return { from: b.from + inside, to: b.to - inside };
+          })
           .filter((s) => s.to >= s.from)
       : undefined,
     wish: it.wish ?? {},
@@ -124,6 +137,15 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
     across: p.across,
     bay: bays.findIndex((b) => p.at >= b.from && p.at <= b.to),
   }));
+  for (const p of placed) {
+    const off = afterShaving[p.name]?.find((x) => x.bay === p.bay)?.off;
+    if (off !== undefined)
+      findings.push({
+        level: "warn",
+        about: "items",
+        text: `${p.name}: bay ${p.bay} takes its frame after shaving ${mm(off)} off each long piece`,
+      });
+  }
   for (const u of found.unplaced) findings.push({ level: "stop", about: "items", text: `${u.name}: ${u.reason}` });
   const out = new Set(found.barsInTheWay.map((b) => b.bar)).size;
   // A first guess, until the rack's own sheet says other: the load shared out over the bars that stay.
@@ -168,7 +190,7 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
         text: `${p.name}: ${mm(p.mm)} of packing at its edges, or a frame curved by as much`,
       });
   findings.push({ level: "ok", about: "ribs", text: "no rib is cut; cutting one is for a licensed body shop and the rules of the place" });
-  const ranking = ranked(input, bays, placed);
+  const ranking = ranked(input, marginOf, bays, placed);
   // The reasons stand in the findings.
   const shown = Object.fromEntries(
     Object.entries(ranking).map(([name, rows]) => [
@@ -215,7 +237,16 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
     }),
   ];
   return outcome(
-    { placed, unplaced: found.unplaced, barsInTheWay: found.barsInTheWay, packing: pack, baysThatFit, ranking: shown, ...rackLeft },
+    {
+      placed,
+      unplaced: found.unplaced,
+      barsInTheWay: found.barsInTheWay,
+      packing: pack,
+      baysThatFit,
+      afterShaving,
+      ranking: shown,
+      ...rackLeft,
+    },
     {
       findings,
       drawing: {
@@ -230,6 +261,7 @@ export const roofPlan = calculator<Input>({ name: "roof-plan", title: "Roof plan
 /** The bays of every unit that pierces the roof, the best first; the other units stay where they are placed. */
 function ranked(
   { items, bars = [], margins, uses = [] }: Input,
+  marginOf: (cut: number) => number,
   bays: readonly { from: number; to: number }[],
   placed: readonly { name: string; at: number; across: number }[],
 ): Record<string, RankedBay[]> {
@@ -244,7 +276,7 @@ function ranked(
       .map((r) => {
         const it = items.find((x) => x.name === r.name)!;
         const spans = bays.flatMap((b, bay) => {
-          const half = it.cut!.length / 2 + margins.rib;
+          const half = it.cut!.length / 2 + marginOf(it.cut!.length);
           const from = Math.max(b.from + half, margins.edge + r.length / 2);
           return b.to - half >= from ? [{ bay, from, to: b.to - half }] : [];
         });

@@ -151,9 +151,15 @@ describe("openings", () => {
   it("cable: 4.972 m, 7.98 mm², 10 from stock", () => {
     const input = { along: 2400, across: 620, drop: 1500, amps: 11, volts: 12, stock: [4, 6, 10] };
     const o = run("cable", input);
-    expect(o.results).toEqual({ metres: 4.972, leastMm2: 7.98, mm2: 10 });
+    expect(o.results).toEqual({ metres: 4.972, leastMm2: 7.98, fuseA: 15, carriesA: 40, mm2: 10 });
     expect(o.parts).toEqual([{ name: "Cable 10 mm²", quantity: 10, unit: "m" }]);
     expect(worst(run("cable", { ...input, stock: [4, 6] }))).toBe("stop");
+    // 22 A over 1.8 m (SV-n5): the drop asks for 4.25, 6 carry 28.8 A, less than the fuse of 30: 10 mm².
+    const charger = { along: 1800, across: 0, drop: 0, slack: 0, amps: 22, volts: 12, dropShare: 0.03, stock: [4, 6, 10] };
+    expect(run("cable", charger).results).toMatchObject({ fuseA: 30, mm2: 10, carriesA: 40 });
+    expect(said(run("cable", charger))).toMatch(/by the drop 4 mm² would do, but they carry 22.4 A/);
+    // Of 4 and 6 none may carry that fuse.
+    expect(worst(run("cable", { ...charger, stock: [4, 6] }))).toBe("stop");
   });
   it("screws 27.3 to 34.3: 30; collar 78 loses 22.5, 48 shows 7.5, and an open layer gives no answer", () => {
     const o = run("flange-screw", { stack: [3.5, 11, 0.8], ring: 21, stock: [25, 30, 35] });
@@ -257,4 +263,32 @@ it("every calculator refuses an empty input by its fields, and what it does not 
     expect(refused(c.name, {}).length, c.name).toBeGreaterThan(0);
     expect(refused(c.name, { colour: "red" }), c.name).toContain("colour");
   }
+});
+
+describe("exactly at a limit", () => {
+  it.each([
+    ["dew-point", { airC: 20, humidity: 50, skinC: 15, minC: 15 }],
+    ["dew-point", { airC: 20, humidity: 66, skinC: 16.45 }],
+    ["recoat", { earliestH: 2, latestH: 36, tempC: 10, minC: 10 }],
+    ["edge-clock", { ground: "10:00", perimeter: 1600, firstH: 1, tempC: 10, minC: 10 }],
+    ["disturbed-hold", { holdH: 10, refC: 23, minC: 5, stretches: [{ hours: 2, tempC: 5 }, { tempC: 20 }] }],
+  ])("%s passes with a warning that there is no margin: %j", (name, input) => {
+    const o = run(name, input);
+    expect(worst(o)).toBe("warn");
+    expect(said(o)).toMatch(/exactly at the limit of .*no margin/);
+  });
+  it.each([
+    ["recoat", { earliestH: 2, latestH: 36, tempC: 10.5, minC: 10 }],
+    ["edge-clock", { ground: "10:00", perimeter: 1600, firstH: 1, tempC: 10.5, minC: 10 }],
+  ])("%s says nothing of it a little above", (name, input) => expect(said(run(name, input))).not.toMatch(/exactly at the limit/));
+});
+
+describe("rust", () => {
+  it("90 × 60: primer 130 × 100, 1.30 dm²; by the area alone as a square", () => {
+    const of = (rust: object[]) => run("strip-list", { holes: [], items: [], rust }).results.primerDm2;
+    expect(of([{ w: 90, h: 60, grade: 1 }])).toBe(1.3);
+    expect(of([{ areaDm2: 1, grade: 2 }])).toBe(1.96);
+    expect(of([{ w: 90, h: 60, grade: 3 }])).toBe(0);
+    expect(refused("strip-list", { holes: [], items: [], rust: [{ w: 90, grade: 1 }] })).toEqual(["rust[0].areaDm2"]);
+  });
 });

@@ -492,6 +492,8 @@ export const MORE_SHEETS: readonly Sheet[] = [
     "Openings",
     [
       number("unit.volts", "Unit", "V"),
+      number("unit.from", "Runs from", "V", true),
+      number("unit.to", "Runs to", "V", true),
       number("unit.amps", "Unit", "A"),
       number("board.volts", "Board", "V"),
       tick("board.converter", "A converter is listed"),
@@ -503,8 +505,10 @@ export const MORE_SHEETS: readonly Sheet[] = [
     ],
     {
       "unit.volts": "12",
+      "unit.from": "",
+      "unit.to": "",
       "unit.amps": "4",
-      "board.volts": "12",
+      "board.volts": "12.8",
       "board.converter": false,
       fuse: "7.5",
       leadCarries: "16",

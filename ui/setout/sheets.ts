@@ -81,7 +81,9 @@ export const SHEETS: readonly Sheet[] = [
         label: "Rust",
         one: "patch",
         fields: [
-          { kind: "number", path: "areaDm2", label: "Area dm²" },
+          { kind: "length", path: "w", label: "Width", optional: true },
+          { kind: "length", path: "h", label: "Height", optional: true },
+          { kind: "number", path: "areaDm2", label: "or area dm²", optional: true },
           {
             kind: "choice",
             path: "grade",
@@ -116,7 +118,7 @@ export const SHEETS: readonly Sheet[] = [
         { d: "6", count: "41", place: "wall", throughSkin: false },
         { d: "12", count: "13", place: "roof", throughSkin: true },
       ],
-      rust: [{ areaDm2: "3.4", grade: "1" }],
+      rust: [{ w: "90", h: "60", areaDm2: "", grade: "1" }],
       items: [
         { name: "racking", kg: "57.5", fate: "sell" },
         { name: "load floor", kg: "38.6", fate: "template" },
@@ -229,6 +231,7 @@ export const SHEETS: readonly Sheet[] = [
       { kind: "length", path: "roof.width", label: "Roof width" },
       { kind: "length", path: "roof.crown", label: "Crown" },
       { kind: "length", path: "margins.rib", label: "Clear of ribs" },
+      { kind: "length", path: "margins.ribShaved", label: "With the frame shaved", optional: true },
       { kind: "length", path: "margins.item", label: "Between units" },
       { kind: "length", path: "margins.edge", label: "Clear of edges" },
       { kind: "number", path: "rackKg", label: "Rack carries", unit: "kg", optional: true },
@@ -285,7 +288,8 @@ export const SHEETS: readonly Sheet[] = [
       "roof.length": "3200",
       "roof.width": "1560",
       "roof.crown": "38",
-      "margins.rib": "5",
+      "margins.rib": "39",
+      "margins.ribShaved": "21",
       "margins.item": "40",
       "margins.edge": "60",
       items: [
@@ -333,10 +337,10 @@ export const SHEETS: readonly Sheet[] = [
     start: {
       "cut.w": "400",
       "cut.h": "400",
-      "batten.b": "44",
+      "batten.b": "36",
       "batten.t": "20",
-      gap: "462",
-      play: "2",
+      gap: "478",
+      play: "3",
       "relief.kind": "narrower",
       "relief.depth": "",
       pass: "",

@@ -32,7 +32,7 @@ for i in range(14):
     for k in range(R.randint(0,3)):
         a=R.choice([.5,1,2,3.5,6]);g=R.choice([1,1,2,2,3]);rust.append({"areaDm2":a,"grade":g})
         if g==3:st=True
-        else:m+=a*(5 if g==1 else 12);pr+=a
+        else:m+=a*(5 if g==1 else 12);pr+=(math.sqrt(a*1e4)+40)**2/1e4
     items=[];kg=0
     for k in range(R.randint(1,4)):
         w=R.choice([2.5,7,12.4,31]);f=R.choice(["keep","store","sell","return","scrap","template","stays on"]);items.append({"name":f"i{k}","kg":w,"fate":f})
