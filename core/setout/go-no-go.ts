@@ -4,7 +4,7 @@ import { CLOCK, minutesOf } from "../time/clock";
 import { clock } from "./cure";
 import { calculator, type Finding, is, list, object, outcome } from "./model";
 
-interface Input {
+export interface Input {
   now?: string;
   steps: { name: string; minutes: number; drying?: boolean }[];
   caution?: number;
@@ -30,6 +30,15 @@ const schema = object(
   },
 );
 
+/** House figures: how much longer than likely work is taken to be, and minutes kept before dusk and before rain. */
+export const GO = { caution: 1.4, marginDusk: 30, marginRain: 45 } as const;
+
+/** Minutes until it is watertight, with caution: likely work × caution + drying, which no hurry shortens. Source: PL-n32. */
+export function carefulMinutes(steps: Input["steps"], caution: number = GO.caution): number {
+  const sum = (drying: boolean) => steps.filter((s) => !!s.drying === drying).reduce((n, s) => n + s.minutes, 0);
+  return Math.round(sum(false) * caution + sum(true));
+}
+
 /**
  * Chain = work × caution (1.4 unless told) + drying, which no hurry shortens. Limit = the earliest of sunset − 30 min, rain −
  * 45 min and the end of the shift. Latest safe start = limit − chain.
@@ -38,7 +47,7 @@ export const goNoGo = calculator<Input>(
   { name: "go-no-go", title: "Go or no-go" },
   schema,
   () => [],
-  ({ now, steps, caution = 1.4, sunset, rain, shiftEnd, marginDusk = 30, marginRain = 45 }) => {
+  ({ now, steps, caution = GO.caution, sunset, rain, shiftEnd, marginDusk = GO.marginDusk, marginRain = GO.marginRain }) => {
     const work = steps.filter((s) => !s.drying).reduce((n, s) => n + s.minutes, 0);
     const drying = steps.filter((s) => s.drying).reduce((n, s) => n + s.minutes, 0);
     const limits: [string, number][] = [["dusk", minutesOf(sunset) - marginDusk]];
@@ -46,7 +55,7 @@ export const goNoGo = calculator<Input>(
     if (shiftEnd) limits.push(["the end of the shift", minutesOf(shiftEnd)]);
     const [binds, limit] = limits.reduce((x, y) => (y[1] < x[1] ? y : x));
     const likely = work + drying;
-    const careful = Math.round(work * caution + drying);
+    const careful = carefulMinutes(steps, caution);
     const latest = limit - careful;
     const findings: Finding[] = [
       latest < 0

@@ -27,7 +27,7 @@ describe("decisions", () => {
     const shop = beforeTheCut();
     const [d] = of(shop, "skin");
     expect(d.title).toMatch(/start by .* or leave it/);
-    expect(d.detail).toContain("in nine cases of ten");
+    expect(d.detail).toContain("with caution until it is watertight");
   });
   it("asks a cut under way to be sealed or sheeted over", () => {
     const shop = beforeTheCut();

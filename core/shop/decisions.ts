@@ -14,7 +14,7 @@ import { openShots, shotState } from "./proof";
 import { readyForRelease } from "./released";
 import { count, crewNames, placeName, sayMinutes } from "./say";
 import { dryUntil } from "./short-slot";
-import { coldTonight, opensSkin, SHEET_MINUTES, skinClock, skinMinutes } from "./skin";
+import { coldTonight, opensSkin, SHEET_MINUTES, skinClock } from "./skin";
 import { BOUND, skinVerdict } from "./skin-verdict";
 import { type Slip, slipAsks, slipWords } from "./slips";
 
@@ -347,7 +347,7 @@ function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): 
         ? `${j.name}: too short a day${start < x.night ? "" : ` on ${sayDay(x.zone, start)}`}, ${other.replace("or leave", "leave")}`
         : `${j.name}: start by ${start < x.night ? "" : `${sayDay(x.zone, start)} `}${sayClock(x.zone, clock.latest)} ${other}`,
       detail: [
-        `${sayMinutes(skinMinutes(j))} of work in nine cases of ten, ${until}, ${SHEET_MINUTES} min to sheet over`,
+        `${sayMinutes(clock.careful)} with caution until it is watertight, ${until}${clock.kept.minutes ? `, done ${clock.kept.minutes} min before ${BOUND[clock.kept.before]}` : ""}`,
         coldTonight(x.shop, j, place, start),
       ]
         .filter(Boolean)

@@ -1,15 +1,44 @@
 import { describe, expect, it } from "vitest";
+import { between, random } from "../rng";
+import { goNoGo } from "../setout/go-no-go";
 import { openSkin } from "../setout/open-skin";
-import { opensSkin, SHEET_MINUTES, skinClock, skinMinutes } from "./skin";
+import { opensSkin, skinClock, skinMinutes } from "./skin";
 import { at, job, NOW, testShop } from "./testing/shop";
 
 describe("skinClock", () => {
-  it("ends outdoors with the dry window: latest start = end − what holds in nine cases of ten − 20", () => {
+  it("ends outdoors with the dry window: latest start = end − 45 − likely work × 1.4", () => {
     const shop = testShop();
     const fan = job(shop, "OP-04");
     const clock = skinClock(shop, fan, "b2", NOW);
-    expect(clock).toMatchObject({ limit: at("2027-03-03T15:00"), binds: "rain" });
-    expect(clock.latest).toBe(at("2027-03-03T15:00") - skinMinutes(fan) - SHEET_MINUTES);
+    expect(clock).toMatchObject({ limit: at("2027-03-03T15:00"), binds: "rain", kept: { before: "rain", minutes: 45 } });
+    expect(clock.latest).toBe(at("2027-03-03T15:00") - 45 - Math.round(1.4 * fan.minutes.likely));
+  });
+  it("says what its set-out sheet says, with the same figures, for any weather", () => {
+    const r = random(7);
+    for (let i = 0; i < 60; i++) {
+      const shop = testShop();
+      const fan = job(shop, "OP-04");
+      fan.minutes = { best: 30, likely: between(r, 40, 300), worst: 400 };
+      const clockOf = (m: number) => `${String(Math.floor(m / 60)).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
+      const sunset = clockOf(between(r, 14 * 60, 20 * 60));
+      const dryEnd = clockOf(between(r, 11 * 60, 19 * 60));
+      shop.weather[0] = { ...shop.weather[0], dry: [["00:00", dryEnd]], sunset };
+      const steps = [
+        { name: "work", minutes: fan.minutes.likely - 20 },
+        { name: "primer dries", minutes: 20, drying: true },
+      ];
+      // Every other time with a kept sheet of its own: other caution, drying apart.
+      const input = { steps, sunset, rain: dryEnd, shiftEnd: "17:00", ...(i % 4 === 1 ? { caution: 1.7, marginRain: 60 } : {}) };
+      const own = i % 2 === 1;
+      if (own) shop.builds[0].sheets.push({ id: "s", jobId: fan.id, calculator: "go-no-go", input } as never);
+      const asked = own ? input : { ...input, steps: [{ name: "all", minutes: fan.minutes.likely }] };
+      const says = goNoGo.run(asked).results as { latestStart: string | null; limit: string; carefulMinutes: number };
+      const clock = skinClock(shop, fan, "b2", NOW);
+      expect(clock.careful).toBe(says.carefulMinutes);
+      expect(clock.latest).toBe(
+        says.latestStart ? at(`2027-03-03T${says.latestStart}`) : at(`2027-03-03T${says.limit}`) - says.carefulMinutes,
+      );
+    }
   });
   it("names the next day on which the whole of it fits, past one that is too short", () => {
     const shop = testShop();

@@ -1,5 +1,6 @@
 // Go or no-go for work that opens the skin: the latest safe start before rain, dusk or the end of the shift.
 
+import { carefulMinutes, GO, type Input as GoInput } from "../setout/go-no-go";
 import { nineOfTen } from "../setout/open-skin";
 import { openHours } from "../time/calendar";
 import { DAY, formatDate, type Minute, parseClock, zoneOf } from "../time/zone";
@@ -10,8 +11,12 @@ import type { JobRow, Shop } from "./model";
 export const SHEET_MINUTES = 20;
 
 export interface SkinClock {
-  /** Start by this minute at the latest. */
+  /** Start by this minute at the latest: with caution, and with a margin before rain and dusk. */
   latest: Minute;
+  /** Minutes from its start until it is watertight, with caution. */
+  careful: number;
+  /** What binds the latest start, and the minutes kept before that. */
+  kept: { before: SkinClock["binds"]; minutes: number };
   /** Sealed or sheeted over by this minute. */
   limit: Minute;
   binds: "rain" | "dusk" | "end of shift";
@@ -25,27 +30,41 @@ export const skinMinutes = (job: Pick<JobRow, "minutes">): number => nineOfTen(j
 /** Whether a job opens the skin of the van under conditions of its own (cut to sealed in one stretch). */
 export const opensSkin = (job: JobRow): boolean => job.place === "van" && job.needs.sameDay && (job.needs.dry || job.needs.daylight);
 
+/** What a go / no-go goes by: the steps, caution and margins of its own kept sheet, else the job's likely minutes and the house's figures. */
+function goFigures(shop: Pick<Shop, "builds">, job: JobRow): { careful: number; dusk: number; rain: number } {
+  const sheet = shop.builds.find((b) => b.id === job.buildId)?.sheets.find((s) => s.calculator === "go-no-go" && s.jobId === job.id);
+  const own = sheet?.input as Partial<GoInput> | undefined;
+  const steps = own?.steps ?? [{ name: job.name, minutes: job.minutes.likely }];
+  return {
+    careful: carefulMinutes(steps, own?.caution),
+    dusk: own?.marginDusk ?? GO.marginDusk,
+    rain: own?.marginRain ?? GO.marginRain,
+  };
+}
+
 /**
  * The clock of one job at one place on the day of `now`. Limit = the first of: end of the dry
  * window that holds `now` (or the next of the day), dusk, end of the shop's day; a place that is
- * indoor or lit does without the one or the other. Latest start = limit − the minutes that hold in nine
- * cases of ten − the time to sheet over.
+ * indoor or lit does without the one or the other. Latest start = the first of them with its margin − the careful minutes: what
+ * the set-out sheet for go or no-go says (PL-n32).
  */
 export function skinClock(shop: Shop, job: JobRow, place: string, now: Minute): SkinClock {
   const zone = zoneOf(shop.workshop.zone);
   const day = zone.dayOf(now);
+  const { careful, ...margins } = goFigures(shop, job);
   const limit = limitOf(shop, job, place, day, now);
-  const latest = limit.at - skinMinutes(job) - SHEET_MINUTES;
+  const safe = limitOf(shop, job, place, day, now, margins);
   let otherDay: string | undefined;
   for (const w of shop.weather) {
     const d = Date.parse(`${w.date}T00:00Z`) / 86_400_000;
     if (d <= day || otherDay) continue;
     const opens = shopOpen(shop, d)?.[0];
     if (opens === undefined) continue;
-    const l = limitOf(shop, job, place, d, opens);
-    if (l.from !== undefined && l.at - l.from >= skinMinutes(job) + SHEET_MINUTES) otherDay = w.date;
+    const l = limitOf(shop, job, place, d, opens, margins);
+    if (l.from !== undefined && l.at - l.from >= careful) otherDay = w.date;
   }
-  return { latest, limit: limit.at, binds: limit.binds, ...(otherDay ? { otherDay } : {}) };
+  const kept = { before: safe.binds, minutes: safe.binds === "rain" ? margins.rain : safe.binds === "dusk" ? margins.dusk : 0 };
+  return { latest: safe.at - careful, careful, kept, limit: limit.at, binds: limit.binds, ...(otherDay ? { otherDay } : {}) };
 }
 
 /** What cures there through the night would be too cold: by the forecast's lowest, where nothing heats. In words. */
@@ -77,6 +96,7 @@ function limitOf(
   place: string,
   day: number,
   from: Minute,
+  margins = { dusk: 0, rain: 0 },
 ): { at: Minute; from?: Minute; binds: SkinClock["binds"] } {
   const zone = zoneOf(shop.workshop.zone);
   const has = place === "yard" ? shop.workshop.yardHas : (shop.bays.find((b) => b.id === place)?.has ?? []);
@@ -87,13 +107,16 @@ function limitOf(
   const w = shop.weather.find((x) => x.date === formatDate(day));
   if (w && job.needs.daylight && !has.includes("lit")) {
     begin = Math.max(begin, at(w.sunrise));
-    if (at(w.sunset) < best.at) best = { at: at(w.sunset), binds: "dusk" };
+    const dusk = at(w.sunset) - margins.dusk;
+    if (dusk < best.at) best = { at: dusk, binds: "dusk" };
   }
   if (w && job.needs.dry && !has.includes("indoor")) {
     const dry = w.dry.map(([a, b]) => [at(a), at(b)] as const).find(([, b]) => b > begin!);
     if (!dry) return { at: from, binds: "rain" };
     begin = Math.max(begin, dry[0]);
-    if (dry[1] < best.at) best = { at: dry[1], binds: "rain" };
+    // A window to the end of the day ends with the day, not with rain.
+    const rain = dry[1] - (dry[1] < zone.dayStart(day + 1) ? margins.rain : 0);
+    if (rain < best.at) best = { at: rain, binds: "rain" };
   }
   return { ...best, from: begin < best.at ? begin : undefined };
 }
