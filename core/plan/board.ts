@@ -3,6 +3,7 @@
 import { OpenSet, type Stretch } from "../time/openset";
 import type { Minute } from "../time/zone";
 import { BENCH, type Compiled, type Job } from "./compile";
+import { holdEnd } from "./hold-end";
 import { cutWork } from "./part";
 import { addUse, keptUntil, type ToolUse } from "./tools";
 
@@ -99,7 +100,7 @@ export class Board {
           work: [],
           place: j.done.place,
           crew: j.done.fitters,
-          holdUntil: j.done.end + j.hold,
+          holdUntil: holdEnd(c, j.done.end, j.hold),
         };
     for (const b of c.builds) {
       if (b.at === undefined) continue;

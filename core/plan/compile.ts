@@ -156,6 +156,8 @@ export interface Compiled {
   noise?: OpenSet;
   /** Stretches of wall time that occur twice. */
   repeated: Stretch[];
+  /** The same, also behind the horizon and before now: where holds may end. */
+  twice: Stretch[];
   weights: { late: number; flow: number; shunts: number; churn: number; overtime: number };
   /** Days on which the mean (kind "mean") or the low falls short of a temperature. */
   cold(kind: "mean" | "low", tempC: number): OpenSet;
@@ -251,6 +253,7 @@ export function compile(problem: Problem): Compiled {
     overtimeOf: problem.fitters.map((f) => calendars.get(f.calendar)!.overtime),
     ...sky,
     repeated: zone.repeated(now, horizon),
+    twice: zone.repeated(zone.dayStart(first), zone.dayStart(last + 1)),
     weights: { ...DEFAULT_WEIGHTS, ...problem.weights },
     jobIndex: new Map(),
   };

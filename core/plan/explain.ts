@@ -62,7 +62,7 @@ export function reasonsFor(b: Board, job: Job): Reason[] {
 
 /** Reasons in the plan's format. */
 export const asWhy = (b: Board, reasons: readonly Reason[]): Why[] =>
-  reasons.map((r) => ({ kind: r.kind, ...(r.ref ? { ref: r.ref } : {}), until: b.c.zone.show(r.until), text: r.text() }));
+  reasons.map((r) => ({ kind: r.kind, ...(r.ref ? { ref: r.ref } : {}), until: b.c.zone.show(b.c.zone.sayable(r.until)), text: r.text() }));
 
 function named(b: Board, job: Job, other: number): string {
   const o = b.c.jobs[other];

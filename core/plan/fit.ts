@@ -6,6 +6,7 @@ import { type Board, workOf } from "./board";
 import { clearFrom } from "./clear";
 import { BENCH, type Job } from "./compile";
 import { matchCrew, seated } from "./crew";
+import { holdEnd } from "./hold-end";
 import type { WhyKind } from "./model";
 import { cutWork, type Part } from "./part";
 import { minutesWith } from "./slow";
@@ -58,7 +59,7 @@ export function jobConflict(
   const parts = job.partial ? job.demands.flatMap((d) => (d.part ? cutWork(work, d.part) : [])) : [];
   for (const [from, to] of c.repeated)
     for (const [a, z] of parts.length ? [...work, ...parts] : work) {
-      const edge = a > from && a < to ? a : z > from && z < to ? z : undefined;
+      const edge = a >= from && a < to ? a : z >= from && z < to ? z : undefined;
       if (edge !== undefined) return { kind: "calendar", until: edge === a ? to : start + 1 };
     }
   if (job.tools.length) {
@@ -80,15 +81,15 @@ function vanConflict(
   const { c } = b;
   const build = c.builds[job.build];
   const place = c.places[frame.place];
-  const holdEnd = end + job.hold;
-  if (Math.max(end, job.still || job.holdTempC !== undefined ? holdEnd : end) > frame.to) return { kind: "bay", until: NEVER };
+  const holdOver = holdEnd(c, end, job.hold);
+  if (Math.max(end, job.still || job.holdTempC !== undefined ? holdOver : end) > frame.to) return { kind: "bay", until: NEVER };
   if (place.tempC === undefined) {
     const cold = job.minTempC === undefined ? undefined : firstTouch(coldAt(c, place, "mean", job.minTempC + job.lagC), work);
     if (cold !== undefined) return { kind: "temperature", until: cold };
     const hot = job.maxTempC === undefined ? undefined : firstTouch(hotAt(c, place, job.maxTempC), work);
     if (hot !== undefined) return { kind: "temperature", until: hot };
     if (job.holdTempC !== undefined && job.hold > 0) {
-      const low = firstTouch(coldAt(c, place, "low", job.holdTempC + job.lagC), [[end, holdEnd]]);
+      const low = firstTouch(coldAt(c, place, "low", job.holdTempC + job.lagC), [[end, holdOver]]);
       if (low !== undefined) return { kind: "temperature", until: Math.max(start + 1, hours.startFor(low, hours.minutes(start, end))) };
     }
   }
@@ -108,14 +109,14 @@ function vanConflict(
     const p = b.placed[k];
     if (!p) continue;
     // What is over, holds and all, before this begins, and what begins after all of this, is no matter.
-    if (p.holdUntil <= spanFrom || p.start >= Math.max(end, holdEnd)) continue;
+    if (p.holdUntil <= spanFrom || p.start >= Math.max(end, holdOver)) continue;
     const other = c.jobs[k];
     const otherFrom = other.started ? c.now : p.start;
     if (!other.done && build.meets[job.row * build.n + other.row] && otherFrom < end && p.end > spanFrom)
       return { kind: "zone", job: k, until: p.end };
     if (other.hold > 0 && build.keepsOff[other.row * build.n + job.row] && p.end < end && p.holdUntil > spanFrom)
       return { kind: "hold", job: k, until: p.holdUntil };
-    if (job.hold > 0 && !other.done && build.keepsOff[job.row * build.n + other.row] && otherFrom < holdEnd && p.end > end)
+    if (job.hold > 0 && !other.done && build.keepsOff[job.row * build.n + other.row] && otherFrom < holdOver && p.end > end)
       return { kind: "hold", job: k, until: Math.max(start + 1, hours.startFor(p.end, hours.minutes(start, end))) };
   }
   return job.inside ? insideConflict(b, job, start, work) : undefined;

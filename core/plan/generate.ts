@@ -4,6 +4,7 @@ import type { Minute } from "../time/zone";
 import { Board, type Placed } from "./board";
 import type { Compiled, Job } from "./compile";
 import { Alone, benchFrame, earliest, earliestWith, type Fit, probe, soonestCrew } from "./fit";
+import { holdEnd } from "./hold-end";
 import { Queue, Sighted } from "./queue";
 import { bookStay, entriesFor, moveCost, type Option, optionsFor, soonestFirst, standsFor, staysFor } from "./stays";
 
@@ -217,7 +218,7 @@ class Run {
       work: fit.work,
       place: option ? option.frame.place : benchFrame.place,
       crew: fit.crew,
-      holdUntil: fit.end + j.hold,
+      holdUntil: holdEnd(this.b.c, fit.end, j.hold),
     };
     if (option) bookStay(this.b, j, option, p);
     this.b.book(j, p);

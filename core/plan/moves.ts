@@ -4,9 +4,10 @@
 
 import type { Minute } from "../time/zone";
 import type { Board, Placed, Stay } from "./board";
-import type { Job } from "./compile";
+import type { Compiled, Job } from "./compile";
 import { Alone, benchFrame, earliest, type Fit, soonestCrew } from "./fit";
 import { earliestByLinks, ticketGone } from "./generate";
+import { holdEnd } from "./hold-end";
 import { bookStay, entriesFor, moveCost, type Option, soonestFirst, standsFor, staysFor, yardFree } from "./stays";
 
 const NEVER = Number.POSITIVE_INFINITY;
@@ -157,14 +158,14 @@ function layAll(b: Board, change: Change, freed: Iterable<number>, priority: (jo
   return true;
 }
 
-const record = (job: Job, fit: Fit, place: number): Placed => ({
+const record = (c: Compiled, job: Job, fit: Fit, place: number): Placed => ({
   start: fit.start,
   end: fit.end,
   from: fit.start,
   work: fit.work,
   place,
   crew: fit.crew,
-  holdUntil: fit.end + job.hold,
+  holdUntil: holdEnd(c, fit.end, job.hold),
 });
 
 function bench(b: Board, job: Job): Found | undefined {
@@ -175,7 +176,7 @@ function bench(b: Board, job: Job): Found | undefined {
 }
 
 function bookBench(b: Board, job: Job, fit: Fit): Placed {
-  const p = record(job, fit, benchFrame.place);
+  const p = record(b.c, job, fit, benchFrame.place);
   b.book(job, p);
   return p;
 }
@@ -201,7 +202,7 @@ function inStays(b: Board, job: Job, change: Change): Found | undefined {
     if (best && soonestCrew(b, job, frame, lower, known) + job.minutes > best.fit.end) continue;
     const fit = earliest(b, job, frame, lower, NEVER, job.pin?.fitters, known);
     if (!fit || ticketGone(b.c, job, fit)) continue;
-    const until = b.stillUntil(job, { end: fit.end, holdUntil: fit.end + job.hold });
+    const until = b.stillUntil(job, { end: fit.end, holdUntil: holdEnd(b.c, fit.end, job.hold) });
     if (stay.place === b.c.yard && until > stay.to && !yardFree(b, stay.to, until, [job.build])) continue;
     if (!best || fit.end < best.fit.end) best = { fit, stay };
   }
@@ -212,7 +213,7 @@ function inStays(b: Board, job: Job, change: Change): Found | undefined {
 
 /** Books a job in a stay that the van has; a last stay grows where it must. */
 function bookInside(b: Board, job: Job, stay: Stay, fit: Fit, change: Change): Placed {
-  const p = record(job, fit, stay.place);
+  const p = record(b.c, job, fit, stay.place);
   const until = b.stillUntil(job, p);
   change.remember(job.build);
   if (b.left[job.build] > 0) bookStay(b, job, { frame: { place: stay.place, from: stay.from, to: stay.to }, stay }, p);
@@ -351,7 +352,7 @@ function withStays(b: Board, job: Job, change: Change, costs: Costs): Found | un
     fit,
     place: option.frame.place,
     book: () => {
-      const p = record(job, fit, option.frame.place);
+      const p = record(b.c, job, fit, option.frame.place);
       change.remember(job.build);
       bookStay(b, job, option, p);
       b.book(job, p);

@@ -8,6 +8,7 @@ import { buildResults, costOf, costOfFinish } from "./cost";
 import { asWhy, type Reason, reasonsFor } from "./explain";
 import { benchFrame, earliestWith } from "./fit";
 import { BEHIND, brokenPins, earliestByLinks, type Generated, generate, generateWithin, type Rule } from "./generate";
+import { holdEnd } from "./hold-end";
 import { type Candidate, improve } from "./improve";
 import type { Cost, Plan, Problem } from "./model";
 import { asItIs, firstOrders, searchOrders } from "./order";
@@ -230,7 +231,15 @@ function shiftLeft(b: Board, local: boolean, near: Touched | undefined): Touched
     b.book(
       j,
       sooner
-        ? { ...p, booked: undefined, start: fit.start, from: fit.start, end: fit.end, work: fit.work, holdUntil: fit.end + j.hold }
+        ? {
+            ...p,
+            booked: undefined,
+            start: fit.start,
+            from: fit.start,
+            end: fit.end,
+            work: fit.work,
+            holdUntil: holdEnd(b.c, fit.end, j.hold),
+          }
         : p,
     );
   }

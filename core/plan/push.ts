@@ -6,6 +6,7 @@ import type { Compiled, Job } from "./compile";
 import { canFill } from "./crew";
 import { benchFrame, earliestWith } from "./fit";
 import { earliestByLinks, type Rule } from "./generate";
+import { holdEnd } from "./hold-end";
 
 export interface Pushed {
   /** Start of each job still to begin, as pushed. */
@@ -38,7 +39,7 @@ export function pushOn(c: Compiled, most = 1, cache?: Board["cache"]): Pushed | 
     const fit =
       (j.started || canFill(j, crew)) && (!j.van || j.started || j.places.includes(place)) && earliestWith(b, j, frame, crew, lower);
     if (!fit || (j.pin?.start !== undefined && !j.started && fit.start !== j.pin.start)) return undefined;
-    b.book(j, { ...fit, start: j.started?.start ?? fit.start, from: fit.start, place, holdUntil: fit.end + j.hold });
+    b.book(j, { ...fit, start: j.started?.start ?? fit.start, from: fit.start, place, holdUntil: holdEnd(c, fit.end, j.hold) });
     starts[j.index] = fit.start;
     if (!j.started && fit.start !== start && ++moved > most * todo.length) return undefined;
     if (!j.van) continue;

@@ -209,8 +209,8 @@ export class Zone {
   }
 
   /**
-   * Stretches [from, to) of instants whose wall time occurs twice, within the span given. No work
-   * may start, pause or end strictly inside one: it could not be written down.
+   * Stretches [from, to) of instants whose wall time occurs twice, within the span given. Nothing
+   * planned may start, pause or end in one: nobody could tell which of the two is meant.
    */
   repeated(from: Minute, to: Minute): [Minute, Minute][] {
     this.know(from, to);
@@ -221,6 +221,11 @@ export class Zone {
       if (back > 0 && at + back > from && at - back < to) out.push([at - back, at + back]);
     }
     return out;
+  }
+
+  /** This instant, or the end of the repeated hour that it lies in: the next one whose wall time is told without doubt. */
+  sayable(utc: Minute): Minute {
+    return this.repeated(utc, utc + 1).find(([a, b]) => a <= utc && utc < b)?.[1] ?? utc;
   }
 }
 

@@ -107,7 +107,8 @@ function collect(x: Case): void {
       plan: p,
       start,
       end,
-      holdEnd: end + (job.hold?.minutes ?? 0),
+      // A hold that would be over at a time that exists twice is over at the end of that hour.
+      holdEnd: job.hold?.minutes ? x.zone.sayable(end + job.hold.minutes) : end,
       from: started ? x.now : start,
       work: (p.work ?? []).map(([a, b]) => [x.zone.parse(a), x.zone.parse(b)]),
       van: job.place === "van",

@@ -82,7 +82,7 @@ function stretches(x: Case, r: Row, repeated: readonly Span[], horizon: number):
       x.breach("conditions", `${job.id} opens the skin and is not sealed within one dry stretch`, at);
   }
   for (const [a, b] of repeated)
-    if (work.some(([s, e]) => (s > a && s < b) || (e > a && e < b)))
+    if (work.some(([s, e]) => (s >= a && s < b) || (e >= a && e < b)))
       x.breach("calendar", `${job.id} starts, pauses or ends inside a repeated hour`, at);
 }
 
