@@ -10,7 +10,7 @@ const sheetOf = (r: Raw): SheetRow => ({
   id: r.id as string,
   buildId: r.build_id as string,
   jobId: r.job_id as string | null,
-  calculator: r.calculator as string,
+  calculator: r.calculator as SheetRow["calculator"],
   draft: JSON.parse(r.draft as string),
   input: JSON.parse(r.input as string),
   basis: JSON.parse(r.basis as string),

@@ -298,8 +298,22 @@ describe("damage and seats", () => {
       { closed: true },
       teo,
     );
-    expect((await refused(hand())).message).toMatch(/of its holes not seen dry/);
-    await run(pool(), "DELETE FROM record WHERE build_id = ? AND kind = 'penetration'", [id]);
+    expect((await refused(hand())).message).toMatch(/Holes not seen dry under water: /);
+    await run(pool(), "DELETE FROM record WHERE build_id = ? AND kind IN ('penetration', 'mark', 'consent')", [id]);
+    await write("consent", "Roof rack", { touches: "rack" });
+    const mark = { what: "rust", view: "left", x: 10, y: 10, areaDm2: 1, grade: 1 };
+    const { id: rust } = await post(`builds/${id}/records`, { kind: "mark", title: "By the step", data: mark });
+    const stops = (await refused(hand())).message;
+    for (const say of [/nobody has treated: By the step, rust/, /nobody has signed: Roof rack/, /Questions without an answer: /])
+      expect(stops).toMatch(say);
+    await perform("PATCH", ["records", rust], { version: 1, title: "By the step", data: mark, closed: true }, lead);
+    await change("consent", "Roof rack", { touches: "rack", signedBy: "Dr. Quill" });
+    await run(
+      pool(),
+      "UPDATE job_question SET answered_at = NOW(), answered_by = 'Teo' WHERE job_id IN (SELECT id FROM job WHERE build_id = ?)",
+      [id],
+    );
+    await run(pool(), "UPDATE remainder SET closed_at = NOW() WHERE job_id IN (SELECT id FROM job WHERE build_id = ?)", [id]);
     await write("others", "Old seal", { by: "workshop", who: "A yard", area: "roofUnits", state: "done", covered: "covered" });
     await hand();
     const [e] = await rows<{ text: string }>(pool(), "SELECT text FROM event WHERE kind = 'build.handed-over'");

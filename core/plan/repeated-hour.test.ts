@@ -79,7 +79,7 @@ describe("the night on which clocks change", () => {
         ...plan.jobs.flatMap((j) => [j.start, j.end, ...(j.holdUntil ? [j.holdUntil] : []), ...(j.work ?? []).flat()]),
         ...plan.stays.flatMap((s) => [s.from, s.to]),
         ...plan.builds.flatMap((b) => (b.finish ? [b.finish] : [])),
-        ...plan.jobs.flatMap((j) => (j.why ?? []).map((w) => w.until)),
+        ...plan.jobs.flatMap((j) => (j.why ?? []).flatMap((w) => w.until ?? [])),
       ];
       for (const text of times) {
         const t = zone.parse(text);

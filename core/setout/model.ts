@@ -1,6 +1,7 @@
 // What every calculator takes and gives: results, findings in words, cuts, parts, minutes, hold, mass and a drawing.
 
 import { InputError, reader } from "../plan/fault";
+import type { CalculatorName } from "./names";
 
 export type Level = "ok" | "warn" | "stop";
 
@@ -81,7 +82,7 @@ export const outcome = <R>(results: R, more: Partial<Omit<Outcome<R>, "results">
 });
 
 export interface Calculator {
-  name: string;
+  name: CalculatorName;
   title: string;
   schema: object;
   /** Input as JSON. Throws InputError with every fault, by field. */
@@ -90,7 +91,7 @@ export interface Calculator {
 
 /** A calculator out of its schema, what the schema can't say, and its sums. */
 export function calculator<I>(
-  head: { name: string; title: string },
+  head: { name: CalculatorName; title: string },
   schema: object,
   sense: (input: I) => { path: string; message: string }[],
   work: (input: I) => Outcome<object>,

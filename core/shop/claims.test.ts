@@ -16,7 +16,12 @@ import { job, NOW, testBuild, testShop } from "./testing/shop";
 const SWIVEL = testBuild("a", { ...testBuild("a").options, swivels: 1 });
 const PATTERN = { part: { a: 300, b: 280, hole: 11 }, van: { a: 303, b: 280, bolt: 10 } };
 
-function sheet(calculator: string, code: string, input: Record<string, unknown>, worst: SheetRow["worst"] = "stop"): SheetRow {
+function sheet(
+  calculator: SheetRow["calculator"],
+  code: string,
+  input: Record<string, unknown>,
+  worst: SheetRow["worst"] = "stop",
+): SheetRow {
   const base = { id: "s", buildId: "a", jobId: `a.${code}`, calculator, draft: {}, input, basis: {}, worst, massKg: null };
   return { ...base, savedBy: "u", savedAt: NOW, second: null, secondBy: null, lockedAt: null, version: 1 };
 }

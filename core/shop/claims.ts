@@ -1,10 +1,11 @@
 // Kept sheets that say a part does not fit: what can be claimed, and by how much it is out.
 
 import { findCalculator } from "../setout/calculators";
+import { calculators } from "../setout/names";
 import type { BuildRow, PartRow, SheetRow } from "./model";
 
 /** Sheets that hold a part against the van or its order. */
-const MEASURES: ReadonlySet<string> = new Set(["bolt-pattern", "unit-run"]);
+const MEASURES = calculators("bolt-pattern", "unit-run");
 
 /** The parts of its job that are here, with what the sheet says; undefined where nothing is to be claimed. */
 export function claimOf(build: Pick<BuildRow, "jobs">, sheet: SheetRow): { note: string; parts: PartRow[] } | undefined {

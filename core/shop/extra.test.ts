@@ -3,6 +3,7 @@ import { checkPlan } from "../plan/check/check";
 import { makePlan } from "../plan/planner";
 import { readPlan, readProblem } from "../plan/read";
 import { findCalculator } from "../setout/calculators";
+import type { CalculatorName } from "../setout/names";
 import { DAY } from "../time/zone";
 import { changeOptions } from "./change-options";
 import { around, extraJob, isExtra, withExtra } from "./extra";
@@ -12,7 +13,7 @@ import { toProblem } from "./problem";
 import { entry } from "./testing/entry";
 import { at, done, job, NOW, testBuild, testShop } from "./testing/shop";
 
-function keep(shop: Shop, calculator: string, code: string, input: Record<string, unknown>, more: Partial<SheetRow> = {}): void {
+function keep(shop: Shop, calculator: CalculatorName, code: string, input: Record<string, unknown>, more: Partial<SheetRow> = {}): void {
   // Only what the calculator takes is kept.
   findCalculator(calculator)!.run(input);
   shop.builds[0].sheets.push({

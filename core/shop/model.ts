@@ -2,6 +2,7 @@
 
 import type { OptionKey, Options } from "../library/options";
 import type { Tag } from "../library/schema";
+import type { CalculatorName } from "../setout/names";
 import type { SheetDraft } from "../setout/prefill";
 import type { Weekday } from "../time/calendar";
 import type { Van } from "../van/model";
@@ -279,7 +280,7 @@ export interface SheetRow {
   id: string;
   buildId: string;
   jobId: string | null;
-  calculator: string;
+  calculator: CalculatorName;
   draft: SheetDraft;
   input: Record<string, unknown>;
   basis: Record<string, number | string>;

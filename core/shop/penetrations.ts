@@ -50,6 +50,12 @@ export function penetrationsIn(records: readonly BuildRecord[]): (PenetrationRec
 /** The number that the next hole gets. */
 export const nextNumber = (records: readonly BuildRecord[]): number => Math.max(0, ...penetrationsIn(records).map((r) => r.no)) + 1;
 
+/** Holes through the skin that nobody has seen dry under water. */
+export const notTested = (records: readonly BuildRecord[]): string[] =>
+  penetrationsIn(records)
+    .filter((r) => r.data.state !== "tested")
+    .map((r) => r.title);
+
 const step = (s: PenetrationState) => WAY.indexOf(s);
 
 export const isOpen = (p: Pick<Penetration, "state">): boolean => p.state === "cut" || p.state === "protected";

@@ -119,7 +119,7 @@ describe("a sheet that starts from the plan", () => {
     ]);
   });
   it("is contradicted by another day's weather, and by nothing once plan and forecast say no more", () => {
-    const sheet = { calculator: "cure", jobId: "a.OP-06a", basis: { "coldest there": 8 } };
+    const sheet = { calculator: "cure" as const, jobId: "a.OP-06a", basis: { "coldest there": 8 } };
     expect(sheetNotices(shop, build, sheet, plan)).toEqual([]);
     const colder = { ...shop, weather: shop.weather.map((w) => ({ ...w, lowC: 0, highC: 9 })) };
     expect(sheetNotices(colder, build, sheet, plan)).toEqual(["coldest there is 0 now, was 8"]);

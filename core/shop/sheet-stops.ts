@@ -1,14 +1,17 @@
 // A set-out sheet kept with a job that says stop keeps the job from being begun.
 
 import { findCalculator } from "../setout/calculators";
+import { calculators } from "../setout/names";
 import type { BuildRow, JobRow } from "./model";
 
-/** Sheets of places, sizes and products. Those of the hour (go or no-go, dew point, cure) are asked anew each time instead. */
-const HOLDS: ReadonlySet<string> = new Set([
+/** Sheets of places, sizes and products. A dew point that says stop holds until it is measured anew. Go or
+ * no-go and cure are worked out anew at each look instead. */
+const HOLDS = calculators(
   "bed-across",
   "board-match",
   "bolt-pattern",
   "corners",
+  "dew-point",
   "edge-support",
   "flange-screw",
   "hole-range",
@@ -23,7 +26,7 @@ const HOLDS: ReadonlySet<string> = new Set([
   "swivel",
   "under-floor",
   "unit-run",
-]);
+);
 
 export const sheetStops = (build: Pick<BuildRow, "sheets">, job: Pick<JobRow, "id">): string[] =>
   build.sheets

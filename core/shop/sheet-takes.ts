@@ -1,6 +1,7 @@
 // What locked sheets make of a job's minutes, hold and parts; all of it goes back when they are opened again.
 
 import type { Outcome } from "../setout/model";
+import type { CalculatorName } from "../setout/names";
 import { FLOOR_BOARDS, STRIP_CLOSES } from "./codes";
 import type { BuildRow, JobRow, SheetRow } from "./model";
 
@@ -17,11 +18,11 @@ export interface Takes {
 }
 
 /** Sheets that speak for one job only: on others they are lists to work by, and change no minutes there. */
-const ONLY_ON: Readonly<Record<string, string>> = { "strip-list": STRIP_CLOSES, "template-gap": FLOOR_BOARDS };
+const ONLY_ON: Readonly<Partial<Record<CalculatorName, string>>> = { "strip-list": STRIP_CLOSES, "template-gap": FLOOR_BOARDS };
 
 /** What a sheet of this calculator says of this job; null where it changes nothing. */
 export function takesOf(calculator: string, job: Pick<JobRow, "code">, o: Pick<Outcome, "minutes" | "holdMinutes">): Takes | null {
-  const only = ONLY_ON[calculator];
+  const only = ONLY_ON[calculator as CalculatorName];
   const minutes = only === undefined || only === job.code ? o.minutes : null;
   return minutes || o.holdMinutes ? { minutes, holdMinutes: o.holdMinutes } : null;
 }

@@ -96,6 +96,19 @@ describe("what waits for a clean zone", () => {
     expect(ask([zone({ ...upTo("left", "rust"), accepted: { by: "Ines", at: NOW } })])).toEqual([]);
   });
 
+  it("holds whoever would cover a hole or rust from the moment it is marked, cleaning begun or not", () => {
+    const rust = mark({ what: "rust", grade: 1, areaDm2: 1, fate: undefined });
+    expect(ask([mark({})])).toEqual(["left wall: 3 holes not closed"]);
+    expect(ask([rust], { stage: "panels" })).toEqual(["left wall: rust in 1 place not treated"]);
+    expect(ask([zone({ ...upTo("left", "rust"), accepted: { by: "Ines", at: NOW } }), rust])).toEqual([
+      "left wall: rust in 1 place not treated",
+    ]);
+    // Elsewhere, kept on purpose, treated, or for work that shuts nothing in: no stop.
+    expect(ask([mark({ view: "right" })])).toEqual([]);
+    expect(ask([mark({ fate: "keep" })])).toEqual([]);
+    expect(ask([{ ...rust, closedAt: NOW }])).toEqual([]);
+    expect(ask([rust], { stage: "openings" })).toEqual([]);
+  });
   it("asks for a fresh degreasing where it bonds", () => {
     const accepted = { by: "Ines", at: NOW };
     const bond = { irreversible: "bond" as const };

@@ -158,21 +158,32 @@ export function zonesOf(build: Pick<BuildRow, "records">, job: Pick<JobRow, "cod
   return all.filter((z) => z.id !== null && COVERS[z.zone].some((c) => job.zones.includes(c)));
 }
 
+/** Stages whose work shuts bare metal in. */
+const SHUTS: ReadonlySet<string> = new Set(["insulation", "panels"]);
+
 /**
- * What a job of the insulation has to wait for: zones it shuts in that nobody has taken over, or, where it bonds, that were
- * degreased too long ago. Zones that nothing is written down of are left to the proof of the strip.
+ * What a job that shuts bare metal in has to wait for: holes and rust there that are marked and not treated (ST-n28); in the
+ * insulation also zones that nobody has taken over, or, where it bonds, that were degreased too long ago. The cleaning of zones
+ * that nothing is written down of is left to the proof of the strip.
  */
 export function shellBefore(
   build: Pick<BuildRow, "records">,
   job: Pick<JobRow, "stage" | "zones" | "irreversible">,
   now: number,
 ): string[] {
-  if (job.stage !== "insulation") return [];
+  if (!SHUTS.has(job.stage)) return [];
   return shellStates(build.records, now)
-    .filter((z) => z.id !== null && COVERS[z.zone].some((c) => job.zones.includes(c)))
+    .filter((z) => COVERS[z.zone].some((c) => job.zones.includes(c)))
     .flatMap((z) => {
       const name = ZONE_WORDS[z.zone].toLowerCase();
+      // What is marked and not treated holds whoever would cover it, from the moment it is marked.
+      const marked = [
+        ...(z.holes ? [`${count(z.holes, "hole")} not closed`] : []),
+        ...(z.rust ? [`rust in ${count(z.rust, "place")} not treated`] : []),
+      ];
+      if (z.id === null || job.stage !== "insulation") return marked.length ? [`${name}: ${marked.join(", ")}`] : [];
       if (!z.accepted) return [`${name} is not taken over as clean${z.open.length ? `: ${z.open.join(", ")}` : ""}`];
+      if (marked.length) return [`${name}: ${marked.join(", ")}`];
       const last = z.steps.find((s) => s.step === "degrease")!;
       if (job.irreversible !== "bond") return [];
       if (last.at === null) return [`${name} is not degreased`];

@@ -6,14 +6,11 @@ import { buildNetwork } from "@/core/library/network";
 import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
 import { departureStops, departureTicks } from "@/core/shop/departure";
 import { freshJob } from "@/core/shop/from-network";
+import { handoverStops } from "@/core/shop/handover";
 import { undecidedOf } from "@/core/shop/open-choices";
 import { notOurs } from "@/core/shop/others";
-import { notWatertight, penetrationsIn } from "@/core/shop/penetrations";
-import { seatsOpen } from "@/core/shop/seats";
+import { notWatertight } from "@/core/shop/penetrations";
 import { sparksStop } from "@/core/shop/sparks";
-import { tailsOpen } from "@/core/shop/tails";
-import { temporaryLeft } from "@/core/shop/temporary";
-import { parkedLeft } from "@/core/shop/waits";
 import { insertBuild } from "@/db/build-network";
 import { currentLibrary } from "@/db/library";
 import { rows, run, toSql } from "@/db/pool";
@@ -213,16 +210,8 @@ export const buildActions = [
           throw new Refusal(409, `${open.length} ${open.length === 1 ? "job is" : "jobs are"} open, the first: ${open[0].name}.`);
         const build = (await loadShop(x.c)).builds.find((o) => o.id === ids[0]);
         if (!build) throw new Refusal(404, "There is no such build.");
-        const seats = seatsOpen(build);
-        if (seats.length) throw new Refusal(409, `Not before its seats are proved: ${seats.join("; ")}.`);
-        const temporary = temporaryLeft(build.records);
-        if (temporary.length) throw new Refusal(409, `Still on the van for now: ${temporary.join(", ")}.`);
-        const parked = parkedLeft(build.records);
-        if (parked.length) throw new Refusal(409, `Parked and never done: ${parked.join(", ")}.`);
-        const tails = tailsOpen(build.records);
-        if (tails.length) throw new Refusal(409, `Tails that nobody has connected: ${tails.join("; ")}.`);
-        const holes = penetrationsIn(build.records).filter((r) => r.data.state !== "tested");
-        if (holes.length) throw new Refusal(409, `${holes.length} of its holes not seen dry under water, the first: ${holes[0].title}.`);
+        const stops = handoverStops(build);
+        if (stops.length) throw new Refusal(409, `It can't be handed over yet. ${stops.join(". ")}.`);
         await editRow(x.c, "build", "The build", ids[0], b.version, {
           state: { column: "state", value: "handed-over" },
           place: { column: "at_place", value: null },

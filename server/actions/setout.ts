@@ -3,6 +3,7 @@
 import { v7 } from "uuid";
 import { findCalculator } from "@/core/setout/calculators";
 import type { Outcome } from "@/core/setout/model";
+import { calculators } from "@/core/setout/names";
 import { disagreements, secondReadings } from "@/core/setout/second";
 import type { BuildRow, SheetRow, Shop } from "@/core/shop/model";
 import { sheetPrefill } from "@/core/shop/sheets";
@@ -31,7 +32,7 @@ async function sheetOf(x: Change, id: string): Promise<SheetRow> {
 }
 
 /** Sheets whose minutes the plan takes without a second measuring: who is needed when, and what is left. */
-const PLANNED_BY: ReadonlySet<string> = new Set(["pair-minutes", "zone-rate"]);
+const PLANNED_BY = calculators("pair-minutes", "zone-rate");
 
 /** The job of a sheet that is locked no more has its own minutes, hold and quantities again. */
 async function lift(x: Change, sheet: SheetRow, what: string): Promise<void> {

@@ -143,10 +143,10 @@ describe("a sheet that the world contradicts", () => {
   const shop = testShop();
   const build = shop.builds[0];
   const jobId = "a.OP-06a";
-  const sheet = { calculator: "opening", jobId, basis: sheetPrefill(shop, build, "opening", jobId)!.basis };
+  const sheet = { calculator: "opening" as const, jobId, basis: sheetPrefill(shop, build, "opening", jobId)!.basis };
   it("says nothing while nothing has changed", () => expect(sheetNotices(shop, build, sheet)).toEqual([]));
   it("says what is otherwise: another reading, another choice", () => {
-    const roof = { calculator: "roof-plan", jobId: "a.OP-01", basis: sheetPrefill(shop, build, "roof-plan", "a.OP-01")!.basis };
+    const roof = { calculator: "roof-plan" as const, jobId: "a.OP-01", basis: sheetPrefill(shop, build, "roof-plan", "a.OP-01")!.basis };
     const other = {
       ...build,
       options: { ...build.options, skylight: true },
