@@ -17,6 +17,7 @@ const HELP = `Usage: ./wide-lane COMMAND
   audit                                    known holes in the packages, where the registry answers
   torture [--minutes N]                    kill everything under load, and look whether anything was lost
   doctor                                   what is installed, free and running
+  needs [--write]                          check docs/needs.md and count its states
   shots                                    make the pictures in docs/screenshots anew`;
 
 const commands: Record<string, () => Promise<{ default: (args: string[]) => Promise<number> }>> = {
@@ -33,6 +34,7 @@ const commands: Record<string, () => Promise<{ default: (args: string[]) => Prom
   audit: () => import("./audit"),
   torture: () => import("./torture"),
   doctor: () => import("./doctor"),
+  needs: () => import("./needs"),
   shots: () => import("./shots"),
 };
 
