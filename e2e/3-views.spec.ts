@@ -228,7 +228,7 @@ test("the yard tells a move, refuses one that must not be, and settles a word fr
   const more = page.getByText(/more, later or less urgent/);
   await expect(said.or(more).first()).toBeVisible();
   if (!(await said.isVisible())) await more.click();
-  await said.getByRole("button", { name: "Settled" }).click();
+  await said.getByRole("button", { name: "Solved" }).click();
   await expect(page.getByText("No labels left")).toHaveCount(0);
 });
 

@@ -57,6 +57,6 @@ test("every sheet can be opened, and nonsense is refused by its field", async ({
   for (let i = 0; i < n; i++) {
     await sheets.nth(i).click();
     await expect(sheets.nth(i)).toHaveAttribute("aria-current", "true");
-    if ((await sheets.nth(i).textContent()) !== "Cure") await expect(page.getByRole("heading", { name: "What follows" })).toBeVisible();
+    if ((await sheets.nth(i).textContent()) !== "Cure") await expect(page.getByRole("heading", { name: "Results" })).toBeVisible();
   }
 });

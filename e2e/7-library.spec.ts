@@ -93,12 +93,12 @@ test("a fault card opens with its causes and tests, and closes only with what it
   await page.getByRole("button", { name: /^Fan does not run/ }).click();
   const card = page.getByRole("dialog", { name: "Fan does not run after fitting" });
   await card.getByLabel("Result").first().selectOption("yes");
-  await card.getByLabel("Settled").check();
+  await card.getByLabel("Solved").check();
   await card.getByRole("button", { name: "Keep" }).click();
   await expect(card.getByText(/say what it was/)).toBeVisible();
   await card.getByLabel("What it was").fill("red and black swapped at the plug");
   await card.getByRole("button", { name: "Keep" }).click();
-  await expect(page.getByRole("button", { name: /^Fan does not run.*settled: red and black swapped/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Fan does not run.*solved: red and black swapped/ })).toBeVisible();
 });
 
 test("the real van is read against its template", async ({ page }) => {
@@ -190,7 +190,7 @@ test("the library is edited, goes back, is written out and read in; a broken fil
     .click();
   await expect(page.getByText(/Version 5, 76 jobs, 1 of them/)).toBeVisible();
   await page.getByRole("button", { name: "Difference to shipped" }).click();
-  await page.getByRole("button", { name: "Take all of it back to shipped" }).click();
+  await page.getByRole("button", { name: "Go back to the supplied library" }).click();
   await expect(page.getByText(/Version 6, 76 jobs, as shipped/)).toBeVisible();
 });
 

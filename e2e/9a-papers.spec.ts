@@ -72,7 +72,7 @@ test("damage is dated by walk-rounds, with who worked in between", async ({ page
   await expect(damage).toContainText(/Not explained\. Between the two: .*\(.+\)/);
   await page.getByRole("button", { name: /^Left side, ahead of the rear wheel/ }).click();
   const dialog = page.getByRole("dialog");
-  await dialog.getByLabel("Settled").check();
+  await dialog.getByLabel("Solved").check();
   await dialog.getByRole("button", { name: "Keep" }).click();
   await expect(dialog.getByRole("alert")).toContainText("How it came about");
   await dialog.getByLabel("How it came about").fill("a trolley, said so the same day");
@@ -121,7 +121,7 @@ test("metal that nobody has released stops its cut", async ({ page }) => {
   await metal.getByRole("button", { name: /^Cross beam/ }).click();
   await dialog.getByLabel("May it go").selectOption("yes");
   await dialog.getByLabel("Page, or name").fill("sheet 3");
-  await dialog.getByLabel("What takes over its duty").fill("two ribs, left whole");
+  await dialog.getByLabel("What replaces it").fill("two ribs, left whole");
   await dialog.getByRole("button", { name: "Keep" }).click();
   await expect(metal).toContainText("may go: body guide, sheet 3");
   await page.goto("/card?job=field-vet.OP-04");

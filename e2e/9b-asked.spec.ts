@@ -27,7 +27,7 @@ test("what the client calls done asks for a job: tried against the dates, taken 
   await dialog.getByRole("button", { name: "Write it down" }).click();
   await expect(others.getByRole("button", { name: /^Rack feet, four/ })).toBeVisible();
   await page.goto("/builds/seed-library");
-  const asked = page.getByRole("region", { name: "Work that something found asks for" });
+  const asked = page.getByRole("region", { name: "Extra work found" });
   const line = asked.getByRole("listitem").filter({ hasText: "Looked over: Rack feet, four" });
   await expect(line).toContainText("20 min");
   await line.getByRole("button", { name: "What it does to the dates" }).click();

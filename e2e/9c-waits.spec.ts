@@ -101,7 +101,7 @@ test("a job is split, tried on the plan first, and is one job again when its par
   await expect(dialog.getByText(/Darkroom van: planned finish/)).toBeVisible({ timeout: 20_000 });
   await expectAccessible(page);
   await dialog.getByRole("button", { name: "Split it" }).click();
-  const found = page.getByRole("region", { name: "Work that something found asks for" });
+  const found = page.getByRole("region", { name: "Extra work found" });
   const part = found.getByRole("listitem").filter({ hasText: "Walls up: prepared" });
   await expect(part).toBeVisible();
   await part.getByRole("button", { name: /^Leave/ }).click();
@@ -116,7 +116,7 @@ test("a job is split, tried on the plan first, and is one job again when its par
 test("what a unit hides comes before it; the client's page says the date, and names nobody", async ({ page }) => {
   await signIn(page, "Mara");
   await page.goto("/builds/darkroom-van?tab=waits");
-  const reach = page.getByRole("region", { name: "Order from reach" });
+  const reach = page.getByRole("region", { name: "Access before it closes" });
   const dialog = page.getByRole("dialog");
   await reach.getByRole("button", { name: /^Add/ }).click();
   await dialog.getByLabel("Unit or panel").fill("Base units by the slider");

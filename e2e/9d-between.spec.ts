@@ -17,7 +17,7 @@ test("a kept chain of coats asks for each coat behind the first; taken on it is 
   const input = { weekday: "wed", from: "08:00", opens: "08:00", closes: "17:00", tempC: 10, coats };
   await sender(page)("builds/field-vet/sheets", { calculator: "coat-chain", jobId: "field-vet.FU-04", draft: {}, input });
   await page.goto("/builds/field-vet");
-  const asked = page.getByRole("region", { name: "Work that something found asks for" });
+  const asked = page.getByRole("region", { name: "Extra work found" });
   await expect(asked).toContainText("Finish coats on the furniture, 2 of 2: finish coat");
   await expectAccessible(page);
   await asked.getByRole("button", { name: "Take it on" }).first().click();
@@ -58,7 +58,7 @@ test("a choice has an owner who is named where it is asked for; a unit is fasten
   await dialog.getByRole("button", { name: "Write it down" }).click();
   await expect(first).toContainText(`${label}, Mara decides; planned as`);
   await page.goto("/builds/night-bakery?tab=waits");
-  const reach = page.getByRole("region", { name: "Order from reach" });
+  const reach = page.getByRole("region", { name: "Access before it closes" });
   await reach.getByRole("button", { name: /^Add/ }).click();
   await dialog.getByLabel("Unit or panel").fill("Base units");
   await dialog.getByLabel("Set by job").fill("FU-06");
@@ -84,7 +84,7 @@ test("who is not sure before a cut says so, and somebody else looks", async ({ p
     .getByRole("button", { name: /^Not sure: / })
     .first()
     .click();
-  await expect(asked.getByText("You are not sure: somebody else looks and answers.")).toBeVisible();
+  await expect(asked.getByText("You are not sure: somebody else has to check and answer.")).toBeVisible();
   await expect(asked.getByRole("button", { pressed: false }).first()).toBeDisabled();
   await expectAccessible(fitter);
   await fitter.context().close();
@@ -93,7 +93,7 @@ test("who is not sure before a cut says so, and somebody else looks", async ({ p
   await expect(page.getByText(/: Not sure: /).first()).toBeVisible();
   await page.goto(`/card?job=${id}`);
   const here = page.getByRole("region", { name: /^Before you/ });
-  await expect(here.getByText(/is not sure: somebody else looks and answers\.$/)).toBeVisible();
+  await expect(here.getByText(/is not sure: somebody else has to check and answer\.$/)).toBeVisible();
   await here.getByRole("button", { pressed: false }).first().click();
   await expect(here.getByText(/is not sure/)).toHaveCount(0);
 });

@@ -441,7 +441,7 @@ describe("set-out sheets", () => {
     expect(await faultsOf(keep({ version: 2, input: { ...input, cut: { w: 900, h: 400, r: 30 } } }))).toEqual([
       expect.objectContaining({ path: "cut.w" }),
     ]);
-    expect(await faultsOf(keep({ calculator: "horoscope" }))).toEqual([{ path: "calculator", message: "is none we know" }]);
+    expect(await faultsOf(keep({ calculator: "horoscope" }))).toEqual([{ path: "calculator", message: "is no set-out sheet" }]);
   });
   it("lock only when the second measuring agrees, and nothing is written into them then", async () => {
     const s = await sheet();

@@ -237,7 +237,7 @@ function closed(b: Board, job: Job, p: Placed, until: Minute): Reason {
   for (const { tool } of job.tools) {
     const { id, name, open } = c.tools[tool];
     if (open && !open.has(last) && c.shop.has(last) && last >= job.release)
-      return { kind: "tool", ref: id, until, text: () => `the ${name} is not to be had ${till()}` };
+      return { kind: "tool", ref: id, until, text: () => `the ${name} is not available ${till()}` };
   }
   const peopleIn = p.crew.length ? p.crew.every((f) => c.fitters[f].open.has(t)) : c.shop.has(t);
   const kind: WhyKind = !peopleIn

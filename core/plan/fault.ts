@@ -62,11 +62,19 @@ function words(e: SchemaFault): Fault {
 
 const join = (path: string, field: string) => (path ? `${path}.${field}` : field);
 
+/** Patterns of our schemas, in words. */
+const SHAPES: Readonly<Record<string, string>> = {
+  "\\S": "some text",
+  "^[A-Z]{2}-\\d{2}$": "a job code such as IN-05",
+  "^[A-Z2-7]{32}$": "the key as it was shown: 32 letters and digits",
+  "^[a-z0-9.-]{2,40}$": "2 to 40 small letters, digits, dots or dashes",
+};
+
 function shape(pattern: string): string {
   if (pattern.includes("T")) return "a local time YYYY-MM-DDTHH:MM";
   if (pattern.startsWith("^\\d{4}")) return "a date YYYY-MM-DD";
   if (pattern.includes("24:00")) return "a clock time HH:MM";
-  return `text like ${pattern}`;
+  return SHAPES[pattern] ?? "letters, digits, dots and dashes only";
 }
 
 /** Object fields that are null count as absent. Throws InputError where it is nested too deeply, or a field has a name that no field may have. */

@@ -26,7 +26,7 @@ describe("a machine with hours of its own", () => {
       ["2027-03-02T09:30", "2027-03-02T10:00"],
     ]);
     expect(at(made, "j0").why![0]).toMatchObject({ kind: "tool", ref: "saw", until: "2027-03-01T09:30" });
-    expect(at(made, "j0").why![0].text).toMatch(/^the table saw is not to be had until /);
+    expect(at(made, "j0").why![0].text).toMatch(/^the table saw is not available until /);
   });
   it("keeps nobody who does without it", () => {
     const made = plan(

@@ -39,7 +39,7 @@ export const batteryStand = calculator<Input>(
             ? {
                 level: "warn",
                 about: "circuits",
-                text: `flat after ${round(days, 1)} days, it stands ${standDays} and ${RESERVE_DAYS} in hand are asked: take out, unplug or put on charge`,
+                text: `flat after ${round(days, 1)} days; the van stands for ${standDays}, and ${RESERVE_DAYS} spare days are needed: take the battery out, unplug it or put it on charge`,
               }
             : { level: "ok", about: "circuits", text: days === null ? "nothing draws on it" : `lasts ${round(days, 1)} days` },
           { level: "ok", about: "circuits", text: "lamps switched by motion are easily forgotten: look for them by name" },

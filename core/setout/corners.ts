@@ -30,7 +30,7 @@ export const corners = calculator<Input>(
         : {
             level: "stop",
             about: "cutRadius",
-            text: `it jams in the corners: ease to ${round(most, 1)}, or a gap of ${round(needs, 1)} a side`,
+            text: `it jams in the corners: make the corner radius ${round(most, 1)} or less, or leave a gap of ${round(needs, 1)} a side`,
           },
     ];
     if (cutRadius < SHARPEST)

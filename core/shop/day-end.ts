@@ -37,7 +37,7 @@ export function dayEnd(shop: Shop, plan: Plan | undefined, fitter: string, now: 
     if (j.state === "started") open.push(`${j.name} is under way: ${count(j.steps.filter((s) => s.doneAt === null).length, "step")} open`);
     if (j.state === "done" && j.hold.minutes && j.endedAt! + j.hold.minutes > now)
       open.push(`${j.name} holds until ${sayTime(zone, j.endedAt! + j.hold.minutes)}`);
-    for (const r of j.remainders) open.push(`${j.name} is done but for: ${r.text}`);
+    for (const r of j.remainders) open.push(`${j.name} still has something to finish: ${r.text}`);
     for (const r of j.remarks) if (zone.dayOf(r.saidAt) === today) open.push(`said today: ${r.text}`);
     for (const s of entriesOf(b.records, "sparks"))
       if (s.jobId === j.id && s.data.stamps?.last) for (const w of sparksOpen(s.data, now, zone)) open.push(`${s.title}: ${w}`);

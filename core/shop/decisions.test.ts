@@ -189,7 +189,10 @@ describe("decisions", () => {
       saidAt: NOW,
     });
     const d = decisions(shop, plan(shop), NOW).find((x) => x.kind === "remainder");
-    expect(d).toMatchObject({ title: "Check in and measure is done but for: one dent", detail: "Weigh as arrived would bury it" });
+    expect(d).toMatchObject({
+      title: "Check in and measure still has something to finish: one dent",
+      detail: "Weigh as arrived would bury it",
+    });
   });
   it("asks the client for a choice in time, louder once it is due", () => {
     const shop = testShop();

@@ -84,7 +84,7 @@ describe("what a job asks first, and what it must not bury", () => {
       saidAt: NOW,
     });
     expect(obstacles(shop, soak, NOW).filter((o) => o.kind === "remainder")).toEqual([
-      { kind: "remainder", text: expect.stringMatching(/done but for: backfill the second bead/) },
+      { kind: "remainder", text: expect.stringMatching(/still has something to finish: backfill the second bead/) },
     ]);
     expect(kinds(obstacles(shop, job(shop, "OP-12"), NOW))).not.toContain("remainder");
   });

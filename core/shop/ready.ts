@@ -82,7 +82,7 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
     out.push({ kind: "question", text: `the ${DEED[job.irreversible ?? ""] ?? "step"} waits for the lead's release` });
   for (const other of byId.values())
     for (const r of other.remainders)
-      if (r.before === job.id) out.push({ kind: "remainder", text: `${other.name} is done but for: ${r.text}` });
+      if (r.before === job.id) out.push({ kind: "remainder", text: `${other.name} still has something to finish: ${r.text}` });
   for (const t of shop.tools)
     if (t.state !== "sound" && job.tools.includes(t.name) && job.state !== "started")
       out.push({ kind: "tool", text: `the ${t.name} is ${t.state}${t.note ? `: ${t.note}` : ""}` });

@@ -22,7 +22,7 @@ export const benchActions = [
         const second = b.yes && q.answeredAt === null && q.unsureBy !== null && q.unsureBy !== user.id;
         if (!second) await mayAct(x, user, f.job);
         if (b.yes && b.unsure) throw new Refusal(409, "Either yes or not sure.");
-        if (b.yes && q.unsureBy === user.id) throw new Refusal(409, "You were not sure: somebody else looks and answers.");
+        if (b.yes && q.unsureBy === user.id) throw new Refusal(409, "You were not sure: somebody else has to check and answer.");
         if (b.unsure && q.unsureBy !== null) throw new Refusal(409, "Somebody is not sure of it already.");
         const unsureBy = b.unsure ? user.id : q.unsureBy;
         await run(x.c, "UPDATE job_question SET answered_at = ?, answered_by = ?, unsure_by = ? WHERE job_id = ? AND n = ?", [

@@ -56,7 +56,7 @@ export const setoutActions = [
         const job = b.jobId ? build.jobs.find((j) => j.id === b.jobId) : undefined;
         if (b.jobId && !job) throw badField("jobId", "is no job of this build");
         const calculator = findCalculator(b.calculator);
-        if (!calculator) throw badField("calculator", "is none we know");
+        if (!calculator) throw badField("calculator", "is no set-out sheet");
         if (JSON.stringify(b.draft).length > 60_000) throw badField("draft", "is too large");
         const outcome = calculator.run(b.input);
         const old = build.sheets.find((s) => s.calculator === b.calculator && s.jobId === (b.jobId ?? null));

@@ -21,8 +21,8 @@ export function AskedJobs({ view }: { view: BuildView }) {
   const taken = view.jobs.filter((j) => j.extra && j.state === "todo");
   if (!view.asked.length && !taken.length) return null;
   return (
-    <section aria-label="Work that something found asks for" className="mb-5 rounded-md border bg-card px-3 py-2">
-      <h2 className="text-[15px]">Work that something found asks for</h2>
+    <section aria-label="Extra work found" className="mb-5 rounded-md border bg-card px-3 py-2">
+      <h2 className="text-[15px]">Extra work found</h2>
       <ul>
         {view.asked.map((a) => (
           <AskedLine key={a.key} view={view} asked={a} />

@@ -119,7 +119,7 @@ function Card({ card: c, build }: { card: PrintCard; build: string }) {
         </section>
       </div>
       <p className="mt-6 border-t border-black pt-2">
-        done by ______________________ &nbsp; on ______________ &nbsp; done but for ______________________________
+        done by ______________________ &nbsp; on ______________ &nbsp; still to finish ______________________________
       </p>
     </article>
   );

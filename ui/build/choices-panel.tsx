@@ -51,7 +51,7 @@ export function ChoicesPanel({ view }: { view: BuildView }) {
         </section>
       )}
       <p className="mb-3 text-muted">
-        Made with library version {view.library.version ?? "of before there were versions"}
+        Made with library version {view.library.version ?? "from before versions were kept"}
         {view.library.version !== null && view.library.version !== view.library.newest && `; version ${view.library.newest} is in use now`}.
         A change here works the jobs out anew by the build's own version, and shows what it would do before it is taken.
       </p>

@@ -13,7 +13,7 @@ import type { SheetJob } from "./view";
 
 const SAYS: Record<Tried, string> = {
   "go on": "It goes on as it is",
-  "second person": "A second person goes on it, who is found: half the time",
+  "second person": "A free second person joins: half the time",
   park: "It is parked until the next morning, its people are free",
 };
 

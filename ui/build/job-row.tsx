@@ -127,9 +127,9 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
               type="button"
               disabled={act.busy}
               className={buttonClass()}
-              onClick={() => void act.run(() => send("POST", `remarks/${r.id}/settle`), "Settled")}
+              onClick={() => void act.run(() => send("POST", `remarks/${r.id}/settle`), "Solved")}
             >
-              Settled
+              Solved
             </button>
           </p>
         ))}
@@ -305,7 +305,7 @@ function Leftovers({ job, view }: { job: SheetJob; view: BuildView }) {
   if (!job.remainders.length && !job.leaves.length) return null;
   return (
     <div className="mt-4">
-      <h3 className="mb-1 text-[13px]">Done but for</h3>
+      <h3 className="mb-1 text-[13px]">Still to finish</h3>
       <ul className="flex flex-col gap-1.5">
         {job.remainders.map((r) => (
           <li key={r.id} className="flex items-center justify-between gap-2">

@@ -83,7 +83,7 @@ export function BuildList({
                 <b className={dateTone(c.date)}>{dateWords(c.date)}</b>
                 {c.date.held && (
                   <span className="block text-[12px] text-amber-text" title={c.date.held}>
-                    not to be promised
+                    date not confirmed
                   </span>
                 )}
               </span>

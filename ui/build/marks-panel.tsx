@@ -54,7 +54,7 @@ export function MarksPanel({ view }: { view: BuildView }) {
           })}
         </fieldset>
         <p className="flex-1 text-muted">Click where it is, or</p>
-        <Button onClick={() => setForm({})}>Add a mark by figures</Button>
+        <Button onClick={() => setForm({})}>Add a mark by typing its place</Button>
         <Link href={`/set-out?build=${encodeURIComponent(view.id)}&sheet=strip-list`} className="underline underline-offset-2">
           hours, plugs and primer for them
         </Link>
@@ -285,7 +285,7 @@ function MarkForm({
       )}
       {hole && <Check label="Through the outer skin" checked={skin} onChange={(e) => setSkin(e.target.checked)} />}
       <Area label="Note" name="note" faults={form.faults} value={v.note} onChange={set("note")} maxLength={500} />
-      {was && <Check label={damage ? "Settled" : "Treated"} checked={treated} onChange={(e) => setTreated(e.target.checked)} />}
+      {was && <Check label={damage ? "Solved" : "Treated"} checked={treated} onChange={(e) => setTreated(e.target.checked)} />}
       <RecordEnd form={form} label={was ? "Keep" : "Mark it"} />
     </form>
   );

@@ -26,8 +26,8 @@ export function MeasurePanel({ view }: { view: BuildView }) {
     <div className="flex flex-col gap-6">
       <section aria-label="Readings">
         <p className="mb-2 text-muted">
-          What is read here stands in for the template in the drawings, in what contradicts, and when jobs are worked out anew. Two readings
-          agree within {AGREE_MM} mm; more than {TOLERANCE_MM} mm from the template is a deviation of this van.
+          Measurements entered here replace the template's figures in drawings, checks and job times. Two readings agree within {AGREE_MM}{" "}
+          mm. A size more than {TOLERANCE_MM} mm from the template is marked as different.
           {off.length > 0 && (
             <b className="text-amber-text">
               {" "}

@@ -381,7 +381,7 @@ export function NewBuild({
         {conflicts.length > 0 && (
           <p className={cx("mt-3", stops.length ? "text-signal-text" : "text-amber-text")}>
             {stops.length
-              ? `${stops.length} ${stops.length === 1 ? "contradiction has" : "contradictions have"} to be settled.`
+              ? `${stops.length} ${stops.length === 1 ? "contradiction has" : "contradictions have"} to be solved.`
               : `${conflicts.length} ${conflicts.length === 1 ? "note" : "notes"} on these choices.`}
           </p>
         )}

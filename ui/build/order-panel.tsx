@@ -23,8 +23,8 @@ export function OrderPanel({ view }: { view: BuildView }) {
     <section aria-label="Order of the house" className="mt-8 border-t pt-5">
       <h2 className="text-[15px]">Order of the house</h2>
       <p className="mb-3 text-muted">
-        What is forced stands under every school. A habit stands by one school alone, and may move. An order kept by name can be tried on
-        any build: where it differs, what that costs in hours and days, and what it would break.
+        Some jobs must come in this order whatever is chosen. Others are a habit of one way of working and may move. Save an order under a
+        name and try it on any build: you see what changes, what it costs in hours and days, and what it would break.
       </p>
       <ul className="mb-3 overflow-hidden rounded-md border bg-card empty:hidden">
         {view.orders.map((o) => (

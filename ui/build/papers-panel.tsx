@@ -92,7 +92,7 @@ function TheirJob({ view, who, onDone }: { view: BuildView; who: string; onDone(
   const open = view.jobs.filter((j) => j.state === "todo");
   const [job, setJob] = useState(open[0]?.id ?? "");
   const [name, setName] = useState(who);
-  if (!open.length) return <p>No job is left that is not begun.</p>;
+  if (!open.length) return <p>Every job has been started.</p>;
   return (
     <form
       className="flex flex-col gap-4"

@@ -36,7 +36,7 @@ export function RecordsPanel({ view }: { view: BuildView }) {
   return (
     <div className="flex flex-col gap-6">
       <section aria-label="Remainders">
-        <h2 className="mb-1 text-[15px]">Done but for</h2>
+        <h2 className="mb-1 text-[15px]">Still to finish</h2>
         {remainders.length === 0 && <p className="text-muted">No job has left anything behind.</p>}
         <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
           {remainders.map((r) => (
@@ -108,7 +108,7 @@ function Says(r: Shown, currency: string): string {
   if (r.kind === "deviation")
     return `against ${r.data.against}, allowed by ${r.data.allowedBy}${r.data.ticket ? `, ticket ${r.data.ticket}` : ""}${r.data.touches === "other" ? "" : `, touches ${r.data.touches}`}`;
   const s = faultState(r.data);
-  if (r.closedAt !== null) return `settled: ${r.data.outcome}`;
+  if (r.closedAt !== null) return `solved: ${r.data.outcome}`;
   if (s.found.length) return `found: ${s.found.join(", ")}`;
   return `${s.open.length} ${s.open.length === 1 ? "cause" : "causes"} to test, ${s.ruledOut} ruled out${s.open[0] ? `; next: ${s.open[0].test}` : ""}`;
 }
@@ -198,7 +198,7 @@ export function RecordForm({
       )}
       {was && (
         <Check
-          label={kind === "fault" ? "Settled" : "Closed"}
+          label={kind === "fault" ? "Solved" : "Closed"}
           checked={v.closed}
           onChange={(e) => setV({ ...v, closed: e.target.checked })}
         />

@@ -185,7 +185,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
       )}
       {job.remainders.map((r) => (
         <p key={r} className="mt-2 rounded-md border border-dashed px-3 py-2 text-[15px]">
-          Done but for: {r}
+          Still to finish: {r}
         </p>
       ))}
       {job.cameOut.map((t) => (

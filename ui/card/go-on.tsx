@@ -17,7 +17,7 @@ export function GoOn({ job, act }: { job: CardJob; act: Act }) {
   if (!asked)
     return (
       <button type="button" onClick={() => setAsked(true)} className="min-h-11 text-[14px] underline underline-offset-4">
-        Somebody says to go on all the same
+        Go on against the warning
       </button>
     );
   return (

@@ -39,7 +39,7 @@ export function Morning({ job, act }: { job: CardJob; act: Act }) {
             : act.run(async () => setTried(await ask("try"))))
         }
       >
-        {tried ? `Leave it for ${at}` : "Leave it for the morning: what of the dates?"}
+        {tried ? `Leave it for ${at}` : "Leave it for the morning: show the new dates"}
       </Button>
     </section>
   );

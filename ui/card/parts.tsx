@@ -40,7 +40,9 @@ export function Questions({ job, act }: Props) {
             <span className={cx("flex-1", q.yes && "text-muted")}>
               {q.text}
               {q.unsure && !q.yes && (
-                <b className="block text-amber-text">{q.mine ? "You are" : `${q.unsure} is`} not sure: somebody else looks and answers.</b>
+                <b className="block text-amber-text">
+                  {q.mine ? "You are" : `${q.unsure} is`} not sure: somebody else has to check and answer.
+                </b>
               )}
             </span>
           </button>
@@ -180,7 +182,7 @@ export function ButFor({ job, act }: Props) {
   if (!open)
     return (
       <button type="button" onClick={() => setOpen(true)} className="mt-2 min-h-11 text-[15px] underline underline-offset-4">
-        It is done but for something
+        Done, except for something
       </button>
     );
   return (
@@ -194,7 +196,7 @@ export function ButFor({ job, act }: Props) {
       }}
     >
       <label className="flex flex-col gap-1">
-        Done but for
+        Still to finish
         <input
           value={text}
           onChange={(e) => setText(e.target.value)}

@@ -245,9 +245,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
         ) : (
           <aside className="hidden w-[290px] shrink-0 border-l bg-card p-4 text-muted xl:block">
             <p className="wide mb-1 text-[15px] text-ink">Why not earlier?</p>
-            <p>
-              Select a block: here stand the reasons for its start, the binding one first, what it waits for, and the stop lines before it.
-            </p>
+            <p>Select a job to see why it does not start earlier, what it waits for, and which photos have to be approved first.</p>
             {view.unplaced.length > 0 && (
               <div className="mt-5">
                 <p className="wide mb-1 text-[15px] text-signal-text">No place in the plan</p>

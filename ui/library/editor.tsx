@@ -135,7 +135,7 @@ export function JobEditor({ job, view, diff, onCode }: { job: Entry; view: Libra
       </div>
       {diff && (
         <details className="rounded-md border bg-amber-soft px-3 py-2">
-          <summary className="cursor-pointer font-semibold">Otherwise than shipped</summary>
+          <summary className="cursor-pointer font-semibold">Changed from the supplied library</summary>
           <Fields fields={diff.fields} />
         </details>
       )}

@@ -139,7 +139,7 @@ function Diff({ diff, view, onCode }: { diff: JobDiff[]; view?: LibraryView; onC
             void act.run(() => send("POST", "library/restore", { base: view.number }), "All as shipped; the versions before stay")
           }
         >
-          Take all of it back to shipped
+          Go back to the supplied library
         </Button>
       )}
       <ul className="flex flex-col gap-3">

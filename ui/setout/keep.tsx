@@ -34,7 +34,7 @@ export function Kept({
       {s.notices.length > 0 && (
         <div role="alert" className="rounded-md border border-signal bg-signal-soft px-3 py-2">
           <p className="flex items-center gap-2 font-bold">
-            <TriangleAlert size={15} aria-hidden="true" /> The van or the choices are otherwise than this sheet was filled from:
+            <TriangleAlert size={15} aria-hidden="true" /> The van or the choices have changed since this sheet was filled in:
           </p>
           <ul className="list-disc pl-5">
             {s.notices.map((n) => (

@@ -131,7 +131,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
           }
           className="h-8 rounded-md border bg-card px-2"
         >
-          <option value="">of no build</option>
+          <option value="">no build</option>
           {view.builds.map((b) => (
             <option key={b.id} value={b.id}>
               {b.name}
@@ -151,7 +151,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
             }
             className="h-8 max-w-64 rounded-md border bg-card px-2"
           >
-            <option value="">of the whole van</option>
+            <option value="">whole van</option>
             {of.jobs.map((j) => (
               <option key={j.id} value={j.id}>
                 {j.name}
@@ -282,7 +282,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
           ))}
           {outcome && (
             <>
-              <h2 className="mt-4 mb-1 text-[15px]">What follows</h2>
+              <h2 className="mt-4 mb-1 text-[15px]">Results</h2>
               <Results results={outcome.results} inches={inches} lengths={!NO_LENGTHS.has(sheet.name)} />
               <h2 className="mt-4 mb-1 text-[15px]">Findings</h2>
               <Findings list={outcome.findings} onPoint={setLit} />

@@ -91,7 +91,7 @@ function SkillWeeks({ view }: { view: WorkshopView }) {
     <section aria-label="Skills by week" className="mt-6">
       <h2 className="text-[15px]">Skills, week by week</h2>
       <p className="mb-2 text-muted">
-        Hours asked at level 2 or more by the plan, of the hours of those who have it so. Somebody with two skills counts in both.
+        Planned hours that need level 2 or above, out of the hours of everyone who has it. Somebody with two skills counts in both.
       </p>
       <div className="overflow-x-auto rounded-md border bg-card">
         <table className="w-full min-w-[560px]">

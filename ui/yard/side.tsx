@@ -121,9 +121,9 @@ function DecisionRow({ d, view }: { d: Decision; view: YardView }) {
           kind="quiet"
           disabled={act.busy}
           className="!h-7 !px-2"
-          onClick={() => void act.run(() => send("POST", `remarks/${d.refId}/settle`), "Settled")}
+          onClick={() => void act.run(() => send("POST", `remarks/${d.refId}/settle`), "Solved")}
         >
-          Settled
+          Solved
         </Button>
       )}
     </li>

@@ -18,7 +18,7 @@ const FUEL = ["empty", "quarter", "half", "three quarters", "full"] as const;
 
 export const ARRIVAL = docket<Arrival>({
   kind: "arrival",
-  one: "A handing over",
+  one: "A handover of the van",
   many: "Handed over, in and out",
   intro:
     "Personal things out and counted, the empty cab photographed, keys, papers, fuel, a signature. Plates are hidden in the shared photo, never on the van.",
@@ -109,7 +109,7 @@ export const CONTENTS = docket<Contents>({
     { key: "flangeH", label: "Flange, along", type: "number", min: 1, max: 3000, unit: "mm" },
     { key: "spigotW", label: "Spigot, across", type: "number", min: 1, max: 3000, unit: "mm" },
     { key: "spigotH", label: "Spigot, along", type: "number", min: 1, max: 3000, unit: "mm" },
-    { key: "claimedFor", label: "What is short comes by", type: "date", when: (d) => shortItems(d as Contents).length > 0 },
+    { key: "claimedFor", label: "Missing parts come by", type: "date", when: (d) => shortItems(d as Contents).length > 0 },
     { key: "note", label: "Note", type: "words", long: true },
   ],
   says: (d) =>

@@ -72,7 +72,7 @@ export const SEAT = docket<Seat>({
         ["drilling", "drill, as the maker allows in writing"],
       ],
     },
-    { key: "writing", label: "The maker's writing", type: "words", required: true, when: (d) => d.route === "drilling" },
+    { key: "writing", label: "The maker's written approval", type: "words", required: true, when: (d) => d.route === "drilling" },
     { key: "holeMm", label: "Hole", type: "number", min: 1, max: 60, unit: "mm", required: true, when: (d) => d.route === "drilling" },
     {
       key: "edgeMm",

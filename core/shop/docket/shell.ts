@@ -144,7 +144,7 @@ export interface Member {
   source?: "body guide" | "ticket holder";
   says?: string;
   how?: "tabs sheared" | "bond sliced" | "cut away";
-  /** What takes over its duty. */
+  /** What replaces it. */
   duty?: string;
   coated?: boolean;
   note?: string;
@@ -211,7 +211,7 @@ export const MEMBER = docket<Member>({
     },
     {
       key: "duty",
-      label: "What takes over its duty",
+      label: "What replaces it",
       type: "words",
       hint: "nothing, a bonded frame, a rib of steel",
       required: true,

@@ -34,7 +34,7 @@ export const SPARKS = docket<Sparks>({
   one: "Sparks and swarf",
   many: "Sparks and swarf",
   intro:
-    "Each cut, drilling and grinding: covered, worn, cavities below shut, and the swarf off the same shift with a second look. The van does not leave its place before. Hot work goes by local rules.",
+    "Each cut, drilling and grinding: covered, worn, cavities below shut, and the swarf off the same shift with a second look. The van stays where it is until then. Hot work goes by local rules.",
   title: { label: "What is done", hint: "rivets of the racking ground off" },
   by: "any",
   fields: [

@@ -211,7 +211,7 @@ export const SUBSTITUTE = docket<Substitute>({
       ).flatMap(([unit, n]) => (n ? [`${n > 0 ? "+" : "−"}${Math.abs(n)} ${unit}`] : [])),
     ].join(" · "),
   tone: () => "none",
-  closes: "Settled",
+  closes: "Solved",
 });
 
 export const waitDockets: readonly Docket[] = [PARKED, ATTEND, READING, ZONE_BENCH, DAY_END, SUBSTITUTE];
