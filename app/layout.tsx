@@ -11,7 +11,8 @@ export const metadata: Metadata = {
 export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: "#0E4A45" };
 
 export default async function Root({ children }: { children: React.ReactNode }) {
-  const theme = (await cookies()).get("wide_lane_theme")?.value === "dark" ? "dark" : "light";
+  const chosen = (await cookies()).get("wide_lane_theme")?.value;
+  const theme = chosen === "dark" || chosen === "light" ? chosen : undefined;
   return (
     <html lang="en-GB" data-theme={theme}>
       <body>

@@ -1,5 +1,6 @@
 // Fills the lanes view: lanes, the panel's facts, and what would move against the published plan.
 
+import { drawnHours } from "@/core/lanes/axis";
 import { byBay, byFitter, sketch, type Weeks } from "@/core/lanes/groups";
 import { lanes } from "@/core/lanes/lanes";
 import { causes } from "@/core/plan/causes";
@@ -69,6 +70,7 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
     places: Object.fromEntries([...shop.bays.map((b) => [b.id, b.name]), ["yard", "Yard"], ["bench", "Bench"]]),
     people: Object.fromEntries(shop.fitters.map((f) => [f.id, f.name])),
     days: shown,
+    hours: drawnHours(shop.calendars),
     published: published ? { number: published.head.number!, madeAt: published.head.madeAt, note: published.head.note } : null,
     plans,
     against: other ? { number: other.head.number!, note: other.head.note, newest: other.head.number === published?.head.number } : null,

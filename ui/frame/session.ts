@@ -7,7 +7,8 @@ export async function signOut(): Promise<void> {
 
 /** Switches between light and dark; the server draws the next page the same way. */
 export function setTheme(): void {
-  const next = document.documentElement.dataset.theme === "dark" ? "light" : "dark";
+  const now = document.documentElement.dataset.theme ?? (matchMedia("(prefers-color-scheme: dark)").matches ? "dark" : "light");
+  const next = now === "dark" ? "light" : "dark";
   document.documentElement.dataset.theme = next;
   // biome-ignore lint/suspicious/noDocumentCookie: the Cookie Store API is not in every browser yet
   document.cookie = `wide_lane_theme=${next};path=/;max-age=31536000;samesite=strict`;

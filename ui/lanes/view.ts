@@ -1,5 +1,6 @@
 // What the lanes view gets: lanes in minutes, names, and what the panel says of each job.
 
+import type { DrawnHours } from "@/core/lanes/axis";
 import type { GroupSketch } from "@/core/lanes/groups";
 import type { Lane } from "@/core/lanes/lanes";
 import type { VanShape } from "../van/plan";
@@ -68,6 +69,8 @@ export interface LanesView {
   people: Record<string, string>;
   /** Local midnights of the days shown, with whether the shop is open. */
   days: { at: number; label: string; weekday: string; open: boolean; date: number; month: string }[];
+  /** The hours that are drawn of each day. */
+  hours: DrawnHours;
   published: { number: number; madeAt: number; note: string } | null;
   /** All published plans, the newest first. */
   plans: { number: number; note: string; madeAt: number; madeBy: string }[];
