@@ -286,6 +286,23 @@ describe("photos", () => {
     expect((await shop()).workshop.staleWhy).toBeNull();
     expect((await currentProblem()).problem.builds[0].jobs.find((j) => j.id === `${id}.OP-01`)!.proofApproved).toBe(true);
   });
+  it("are looked at again where the first look was a slip, as long as nothing lies over what they show", async () => {
+    const photo = (await jobOf(id, "OP-01")).shots[0].photos[1];
+    const takeBack = () => perform("DELETE", ["photos", photo.id, "review"], {}, lead);
+    expect((await refusal(perform("DELETE", ["photos", photo.id, "review"], {}, ines))).status).toBe(403);
+    await takeBack();
+    expect(shotState((await jobOf(id, "OP-01")).shots[0])).toBe("waiting");
+    expect((await shop()).workshop.staleWhy).toMatch(/waits for a look again/);
+    expect((await refusal(takeBack())).message).toMatch(/Nobody has looked/);
+    await post(`photos/${photo.id}/review`, { verdict: "approved" });
+    const over = (await shop()).builds[0].jobs.find((j) => j.covers.includes(`${id}.OP-01`));
+    if (over) {
+      await run(pool(), "UPDATE job SET state = 'started', started_at = NOW() WHERE id = ?", [over.id]);
+      expect((await refusal(takeBack())).message).toMatch(/was begun after this photo/);
+      await run(pool(), "UPDATE job SET state = 'todo', started_at = NULL WHERE id = ?", [over.id]);
+    }
+    expect(shotState((await jobOf(id, "OP-01")).shots[0])).toBe("approved");
+  });
 });
 
 describe("parts", () => {
@@ -305,7 +322,17 @@ describe("parts", () => {
     expect(planned.why![0]).toMatchObject({ kind: "part", text: `waits for ${part.name}, promised Wed 20 Jan` });
     const e = await refusal(patch(`parts/${part.id}`, { version: part.version, state: "arrived" }));
     expect(e.detail).toMatchObject({ stale: true, mine: { state: "arrived" }, theirs: { state: "promised" } });
-    await patch(`parts/${part.id}`, { version: part.version + 1, state: "checked", shelf: "B2" });
+    // Arrived by a slip of the finger: the promise stands again, and its day with it.
+    const promised = (await jobOf(id, "OP-04")).parts[0];
+    await patch(`parts/${part.id}`, { version: promised.version, state: "arrived" });
+    await patch(`parts/${part.id}`, { version: promised.version + 1, state: "promised" });
+    expect((await jobOf(id, "OP-04")).parts[0]).toMatchObject({
+      state: "promised",
+      promisedAt: promised.promisedAt,
+      firstPromisedAt: promised.firstPromisedAt,
+      arrivedAt: null,
+    });
+    await patch(`parts/${part.id}`, { version: promised.version + 2, state: "checked", shelf: "B2" });
     const here = (await jobOf(id, "OP-04")).parts[0];
     expect(here).toMatchObject({ state: "checked", shelf: "B2", firstPromisedAt: expect.any(Number), cutOut: null });
   });

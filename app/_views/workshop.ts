@@ -130,9 +130,11 @@ export async function workshopView(state: State): Promise<WorkshopView> {
     load: skillsOf(state),
     calendars: shop.calendars,
     spans: [
-      ...shop.fitters.flatMap((f) => f.absences.map((a) => ({ ...a, who: f.name, kind: "absence" as const }))),
-      ...shop.bays.flatMap((b) => b.closures.map((a) => ({ ...a, who: b.name, kind: "closure" as const }))),
-      ...shop.bays.flatMap((b) => b.heats.map((a) => ({ ...a, who: b.name, kind: "heat" as const, about: heatWords(state, b, a) }))),
+      ...shop.fitters.flatMap((f) => f.absences.map((a) => ({ ...a, who: f.name, ownerId: f.id, kind: "absence" as const }))),
+      ...shop.bays.flatMap((b) => b.closures.map((a) => ({ ...a, who: b.name, ownerId: b.id, kind: "closure" as const }))),
+      ...shop.bays.flatMap((b) =>
+        b.heats.map((a) => ({ ...a, who: b.name, ownerId: b.id, kind: "heat" as const, about: heatWords(state, b, a) })),
+      ),
     ]
       .filter((s) => s.to > now - 1440)
       .sort((a, b) => a.from - b.from),

@@ -65,7 +65,9 @@ export const partActions = [
         const build = shop.builds.find((o) => o.jobs.some((j) => j.parts.some((p) => p.id === ids[0])));
         const part = build?.jobs.flatMap((j) => j.parts).find((p) => p.id === ids[0]);
         if (!build || !part) throw new Refusal(404, "There is no such part line.");
-        if (b.state === "promised" && !b.promised) throw badField("promised", "say which day the supplier promises");
+        // A promise that is kept stands again when an arrival is taken back.
+        if (b.state === "promised" && !b.promised && part.promisedAt === null)
+          throw badField("promised", "say which day the supplier promises");
         if (b.cutOut && 2 * b.cutOut.r > Math.min(b.cutOut.w, b.cutOut.h))
           throw badField("cutOut.r", "is more than half of the smaller side");
         if (b.state === "wrong" && !b.note?.trim()) throw badField("note", "say what is wrong with it");

@@ -1,7 +1,7 @@
 // Actions on proof: the lead approves a photo or asks for it again.
 
 import { proofApproved } from "@/core/shop/proof";
-import { insert, rows, toSql } from "@/db/pool";
+import { insert, rows, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, change } from "../action";
 import { replan } from "../planning";
@@ -56,6 +56,31 @@ export const proofActions = [
         });
       return { opened };
     },
+  ),
+  // A look that was a slip of the finger: taken back as long as nothing has been begun that buries what the photo shows.
+  action({ method: "DELETE", path: "photos/*/review", role: "lead" }, body({}), (_b, { user, ids }) =>
+    change(user, async (x) => {
+      const [photo] = await rows<{ job_id: string; build_id: string; name: string; text: string }>(
+        x.c,
+        `SELECT s.job_id, j.build_id, j.name, s.text FROM photo p JOIN proof_shot s ON s.id = p.proof_shot_id
+         JOIN job j ON j.id = s.job_id WHERE p.id = ? FOR UPDATE`,
+        [ids[0]],
+      );
+      if (!photo) throw new Refusal(404, "There is no such photo.");
+      const shop = await loadShop(x.c);
+      const over = shop.builds.flatMap((b) => b.jobs).find((j) => j.covers.includes(photo.job_id) && j.state !== "todo");
+      if (over) throw new Refusal(409, `${over.name} was begun after this photo was looked at: it can't be taken back any more.`);
+      if (!(await run(x.c, "DELETE FROM photo_review WHERE photo_id = ?", [ids[0]])))
+        throw new Refusal(409, "Nobody has looked at this photo yet.");
+      await x.event({
+        kind: "photo.unreviewed",
+        entity: "photo",
+        entityId: ids[0],
+        buildId: photo.build_id,
+        text: `${photo.name}: "${photo.text}" waits for a look again`,
+      });
+      await x.stale(`a photo of ${photo.name} waits for a look again`);
+    }),
   ),
 ];
 

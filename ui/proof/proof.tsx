@@ -22,7 +22,12 @@ export function Proof({ view }: { view: ProofView }) {
   const approve = (p: WaitingPhoto) =>
     act.run(async () => {
       const { opened } = await send<{ opened: boolean }>("POST", `photos/${p.id}/review`, { verdict: "approved" });
-      toast.success(opened && p.holds.length ? `Approved. ${p.holds[0].name} may be started; the plan follows.` : "Approved");
+      toast.success(opened && p.holds.length ? `Approved. ${p.holds[0].name} may be started; the plan follows.` : "Approved", {
+        action: {
+          label: "Undo",
+          onClick: () => void act.run(() => send("DELETE", `photos/${p.id}/review`), "The photo waits for you again"),
+        },
+      });
     });
   const first = view.waiting[0];
   const latest = useRef({ first, approve, busy: act.busy });

@@ -36,7 +36,13 @@ export function Away({ view }: { view: WorkshopView }) {
                 <Button
                   kind="quiet"
                   disabled={act.busy}
-                  onClick={() => void act.run(() => send("DELETE", `${PATH[s.kind]}/${s.id}`), "Taken out. Replan to see what moves.")}
+                  onClick={() =>
+                    void act.run(
+                      () => send("DELETE", `${PATH[s.kind]}/${s.id}`),
+                      "Taken out. Replan to see what moves.",
+                      () => send("POST", PATH[s.kind], asBefore(view.zone, s)),
+                    )
+                  }
                 >
                   Take out
                 </Button>
@@ -59,6 +65,14 @@ export function Away({ view }: { view: WorkshopView }) {
     </>
   );
 }
+
+/** What puts a time back that was taken out. */
+const asBefore = (zone: string, s: SpanView) => ({
+  from: local(zone, s.from),
+  to: local(zone, s.to),
+  reason: s.reason,
+  ...(s.kind === "absence" ? { fitterId: s.ownerId } : { bayId: s.ownerId }),
+});
 
 function SpanForm({ view, span, onDone }: { view: WorkshopView; span?: SpanView; onDone(): void }) {
   const form = useForm();

@@ -43,6 +43,8 @@ export interface SpanView {
   id: string;
   who: string;
   kind: "absence" | "closure" | "heat";
+  /** Fitter or bay. */
+  ownerId: string;
   from: number;
   to: number;
   reason: string;
