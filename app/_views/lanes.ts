@@ -89,11 +89,11 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
         who:
           sorted(m.oldFitters) === sorted(m.newFitters)
             ? null
-            : `${crewNames(shop, m.oldFitters) || "nobody"} → ${crewNames(shop, m.newFitters) || "nobody"}`,
+            : `${crewNames(shop, m.newFitters) || "nobody"} instead of ${crewNames(shop, m.oldFitters) || "nobody"}`,
         place:
           m.oldPlace === m.newPlace || !m.oldPlace || !m.newPlace
             ? null
-            : `${placeName(shop, m.oldPlace)} → ${placeName(shop, m.newPlace)}`,
+            : `${placeName(shop, m.newPlace)} instead of ${placeName(shop, m.oldPlace)}`,
         why: m.why,
         cause: causeOf(m.job),
       })),

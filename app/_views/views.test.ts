@@ -106,7 +106,7 @@ describe("lanesView", () => {
     state.published!.plan.jobs.find((j) => j.id === "a.ST-04")!.start = "2027-03-01T08:00";
     const { moves } = lanesView(state, []);
     expect(moves.map((m) => m.jobId)).toEqual(["b.FU-01"]);
-    expect(moves[0].who).toContain("Nils → Rosa");
+    expect(moves[0].who).toContain("Rosa instead of Nils");
   });
   it("compares with an earlier plan when asked to", () => {
     const state = testState();

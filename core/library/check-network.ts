@@ -53,7 +53,7 @@ export function cycleIn(jobs: readonly NetworkJob[]): string[] | undefined {
  */
 export function checkNetwork(jobs: readonly NetworkJob[]): Fault[] {
   const cycle = cycleIn(jobs);
-  if (cycle) return [{ path: cycle[0], message: `waits for itself: ${cycle.join(" → ")}` }];
+  if (cycle) return [{ path: cycle[0], message: `waits for itself: ${cycle.join(", then ")}` }];
   const faults: Fault[] = [];
   const before = ancestors(jobs);
   const by = new Map(jobs.map((j) => [j.code, j]));

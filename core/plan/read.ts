@@ -230,7 +230,7 @@ function cycleFaults(p: Problem, say: Say): void {
   const visit = (id: string): boolean => {
     if (state.get(id) === 2) return false;
     if (state.get(id) === 1) {
-      say("builds", `jobs wait for each other in a circle: ${[...trail.slice(trail.indexOf(id)), id].join(" → ")}`);
+      say("builds", `jobs wait for each other in a circle: ${[...trail.slice(trail.indexOf(id)), id].join(", then ")}`);
       return true;
     }
     state.set(id, 1);

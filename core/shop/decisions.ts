@@ -167,7 +167,7 @@ function holesOf(x: Look, b: BuildRow): Decision[] {
     rain === undefined ? "" : rain === null ? "; no dry weather now" : `; dry for ${sayMinutes(rain - x.now)} by the forecast`;
   return openTooLong(x.shop, b, x.now).map((h) => ({
     kind: "opening" as const,
-    mark: "○",
+    mark: "O",
     tone: "signal" as const,
     who: b.name,
     title: `Hole ${h.no}, ${h.title}`,
@@ -197,7 +197,7 @@ function timeBoxOf(x: Look, b: BuildRow, j: JobRow): Decision[] {
   return [
     {
       kind: "time-box",
-      mark: "⧗",
+      mark: "T",
       tone: "signal",
       who: b.name,
       title: `${j.name} is ${sayMinutes(over)} over its time box`,
@@ -456,7 +456,7 @@ function moveOf(x: Look, b: BuildRow, plan: Plan | undefined): Decision[] {
   return [
     {
       kind: "move",
-      mark: "→",
+      mark: "»",
       tone: "ink",
       who: b.name,
       title: `to ${placeName(x.shop, stay.place)} at ${sayClock(x.zone, by)}`,

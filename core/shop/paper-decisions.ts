@@ -35,7 +35,7 @@ export function paperDecisions(x: Look, b: BuildRow): Decision[] {
     if (open.length)
       out.push({
         ...base,
-        mark: "✦",
+        mark: "S",
         tone: "amber",
         who: b.name,
         title: `Swarf of ${r.title}`,
@@ -83,7 +83,7 @@ function ofJob(x: Look, b: BuildRow, j: JobRow): Decision[] {
   const base = { kind: "opening" as const, tone: "amber" as const, who: b.name, buildId: b.id, jobId: j.id };
   const out: Decision[] = [];
   const consent = start < x.now + CONSENT_DAYS * DAY ? consentBefore(b, j)[0] : undefined;
-  if (consent) out.push({ ...base, mark: "✎", title: `Consent before ${j.name}`, detail: consent, by: start });
+  if (consent) out.push({ ...base, mark: "C", title: `Consent before ${j.name}`, detail: consent, by: start });
   // The kit of what opens the skin is counted the evening before.
   const counted = opensSkin(j) && start >= x.now && start < x.night + DAY ? kitLines(x.shop, b, j, x.now) : [];
   const short = kitOpen(counted);

@@ -1,4 +1,5 @@
 "use client";
+
 // One job on the sheet: a line, and behind it steps, parts, photos, reasons.
 
 import { Camera, Check, ChevronDown, Package, TriangleAlert } from "lucide-react";
@@ -10,6 +11,7 @@ import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
 import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
+import { Tick } from "../kit/tick";
 import { near, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { Courses } from "./courses";
@@ -139,7 +141,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
         <ol className="flex flex-col gap-1">
           {job.steps.map((s) => (
             <li key={s.n} className={cx("flex gap-2", s.done && "text-muted")}>
-              <span className="w-5 shrink-0 text-right">{s.done ? "✓" : `${s.n}.`}</span>
+              <span className="w-5 shrink-0 text-right">{s.done ? <Tick /> : `${s.n}.`}</span>
               <span>
                 {s.text}
                 {s.waived && <span className="text-amber-text"> left out: {s.waived}</span>}
@@ -153,7 +155,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
             <ul className="flex flex-col gap-1">
               {job.questions.map((q) => (
                 <li key={q.n} className="flex gap-2">
-                  <span className="w-5 shrink-0 text-right">{q.answered ? "✓" : "?"}</span>
+                  <span className="w-5 shrink-0 text-right">{q.answered ? <Tick label="answered" /> : "?"}</span>
                   <span>
                     {q.text} {q.answered && <span className="text-muted">yes, {q.answered}</span>}
                     {q.unsure && (
@@ -245,7 +247,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
             <ul>
               {job.after.map((a) => (
                 <li key={a.name}>
-                  {a.done && "✓ "}
+                  {a.done && <Tick className="mr-1" />}
                   {a.name} <span className="text-muted">{a.reason}</span>
                 </li>
               ))}

@@ -75,7 +75,7 @@ export function RecordPhotos({
           {choices.map((c) => (
             <option key={c} value={c}>
               {c}
-              {shows?.includes(c) ? " ✓" : ""}
+              {shows?.includes(c) ? ", yes" : ""}
             </option>
           ))}
         </select>

@@ -7,7 +7,7 @@ import { VIEWS } from "./views";
 const KEYS: [string, string][] = [
   ["/", "find a build, a job or a part, or do something"],
   ...VIEWS.map((v): [string, string] => [`g ${v.key}`, `go to ${v.name}`]),
-  ["← → ↑ ↓", "Lanes: from block to block"],
+  ["Arrow keys", "Lanes: from block to block"],
   ["Enter", "Lanes: open the block's job"],
   ["w", "Lanes: why not earlier"],
   ["p", "Lanes: pin the block where it is, or take the pin out"],

@@ -46,7 +46,7 @@ export function Moves({ view, onShow }: { view: LanesView; onShow(id: string): v
                 <tr key={h.build} className="border-b last:border-0">
                   <td className="py-1.5 pr-3 font-bold">{h.build}</td>
                   <td className="pr-3">
-                    {h.from === null ? "not planned" : time(view.zone, h.from)} → {h.to === null ? "does not fit" : time(view.zone, h.to)}
+                    {h.from === null ? "not planned" : time(view.zone, h.from)} » {h.to === null ? "does not fit" : time(view.zone, h.to)}
                   </td>
                   <td className={h.days > 0 ? "text-signal-text" : "text-green-text"}>
                     {h.days === 0
@@ -126,7 +126,7 @@ function MoveItem({ m, view, onShow }: { m: MoveRow; view: LanesView; onShow(id:
       <button type="button" onClick={() => onShow(m.jobId)} className="min-w-0 flex-1 text-left hover:underline">
         <b>{m.name}</b> <span className="text-muted">{m.build}</span>
         <span className="block">
-          {m.from === null ? "new" : time(view.zone, m.from)} → {m.to === null ? "no place" : time(view.zone, m.to)}
+          {m.from === null ? "new" : time(view.zone, m.from)} » {m.to === null ? "no place" : time(view.zone, m.to)}
           {m.place && ` · ${m.place}`}
           {m.who && ` · ${m.who}`}
         </span>

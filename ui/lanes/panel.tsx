@@ -1,4 +1,5 @@
 "use client";
+
 // Beside the lanes: one job, why it is not earlier, the stop lines before it, its parts, its pin.
 
 import { X } from "lucide-react";
@@ -9,6 +10,7 @@ import { zoneOf } from "@/core/time/zone";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Field } from "../kit/field";
+import { Tick } from "../kit/tick";
 import { clock, local, near, time } from "../kit/time";
 import { GainADay } from "./gain";
 import { isPinned, type JobCard, type LanesView } from "./view";
@@ -125,7 +127,7 @@ export function JobPanel({
                     c.approved === c.asked ? "bg-green text-white" : "bg-ink text-paper",
                   )}
                 >
-                  {c.approved === c.asked ? "✓" : c.asked - c.approved}
+                  {c.approved === c.asked ? <Tick label="all approved" /> : c.asked - c.approved}
                 </span>
                 <span>
                   {c.name}
@@ -154,7 +156,7 @@ export function JobPanel({
           <ul className="flex flex-col gap-1.5">
             {card.after.map((a) => (
               <li key={a.name}>
-                {a.done ? "✓ " : ""}
+                {a.done && <Tick className="mr-1" />}
                 {a.name}
                 <span className="block text-[12px] text-muted">{a.reason}</span>
               </li>

@@ -31,7 +31,7 @@ const parts = (first: Cost, best: Cost): string =>
   (["late", "flow", "shunts", "churn", "overtime"] as const)
     .map((k) => [k, first[k] ?? 0, best[k] ?? 0] as const)
     .filter(([, a, b]) => a || b)
-    .map(([k, a, b]) => `${k} ${Math.round(a)} → ${Math.round(b)}`)
+    .map(([k, a, b]) => `${k} ${Math.round(a)} » ${Math.round(b)}`)
     .join(" · ");
 
 export function Search({ disabled, behind }: { disabled: boolean; behind: number }) {

@@ -13,6 +13,7 @@ import type { Finding, Outcome } from "@/core/setout/model";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { send } from "../kit/send";
+import { Tick } from "../kit/tick";
 import { useAct } from "../kit/use-act";
 import { Chosen, optionsOf } from "./chosen";
 import { Claim } from "./claim";
@@ -300,7 +301,7 @@ function Sign({ sheet }: { sheet: KeptSheet | undefined }) {
   const [sign, says, tone] = sheet.notices.length
     ? ["!", "contradicted", "text-signal-text"]
     : sheet.locked !== null
-      ? ["✓", "locked", "text-green-text"]
+      ? [<Tick key="tick" />, "locked", "text-green-text"]
       : ["·", "kept", "text-muted"];
   return (
     <span role="img" aria-label={says} title={says} className={cx("ml-1.5 font-bold", tone)}>
@@ -432,9 +433,9 @@ function Results({ results, inches, lengths }: { results: Record<string, unknown
 }
 
 const MARK = {
-  ok: ["✓", "bg-green text-white", "in order"],
+  ok: [<Tick key="ok" />, "bg-green text-white", "in order"],
   warn: ["!", "bg-amber text-white", "mind"],
-  stop: ["✕", "bg-signal text-white", "stop"],
+  stop: ["×", "bg-signal text-white", "stop"],
 } as const;
 
 function Findings({ list, onPoint }: { list: readonly Finding[]; onPoint(n: number | undefined): void }) {

@@ -145,7 +145,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
                   {e.days === 0 ? "same day" : `${e.days > 0 ? "+" : "−"}${Math.abs(e.days)} ${Math.abs(e.days) === 1 ? "day" : "days"}`}
                 </b>
                 <span className="block text-[12px] text-muted">
-                  {e.from === null ? "not planned" : near(view.zone, e.from, view.now)} →{" "}
+                  {e.from === null ? "not planned" : near(view.zone, e.from, view.now)} »{" "}
                   {e.to === null ? "does not fit" : near(view.zone, e.to, view.now)}
                 </span>
               </li>
