@@ -76,7 +76,7 @@ export const cable = calculator<Input>(
       { level: "ok", about: "along", text: "a grommet wherever metal is passed, a loop lower than the hole, wet it before lining" },
     ];
     return outcome(
-      { metres: round(metres, 3), leastMm2: round(least), fuseA: fuse, carriesA: fits === null ? null : carries(fits), mm2: fits },
+      { metres: round(metres, 3), leastMm2: round(least), fuseAmps: fuse, carriesAmps: fits === null ? null : carries(fits), mm2: fits },
       { findings, parts: fits === null ? [] : [{ name: `Cable ${fits} mm²`, quantity: Math.ceil(metres * 2 - 1e-9), unit: "m" }] },
     );
   },

@@ -89,11 +89,11 @@ describe("electric", () => {
       const least = (more: object) => run("cable", { ...input, ...more }).results.leastMm2;
       for (const more of [{ amps: input.amps + 2 }, { along: input.along + 700 }, { volts: 12 }])
         expect(least(more)).toBeGreaterThanOrEqual(least({}));
-      const { mm2, leastMm2, fuseA } = run("cable", input).results;
-      expect(fuseA).toBeGreaterThanOrEqual(1.25 * input.amps - 1e-9);
+      const { mm2, leastMm2, fuseAmps } = run("cable", input).results;
+      expect(fuseAmps).toBeGreaterThanOrEqual(1.25 * input.amps - 1e-9);
       // The table of the needs, four fifths of it in a bundle.
       const carries = (s: number) => 0.8 * { 1.5: 15, 2.5: 21, 4: 28, 6: 36, 10: 50 }[s]!;
-      const does = (s: number) => s >= leastMm2 - 0.01 && carries(s) >= fuseA - 1e-9;
+      const does = (s: number) => s >= leastMm2 - 0.01 && carries(s) >= fuseAmps - 1e-9;
       if (mm2 !== null) {
         expect(does(mm2)).toBe(true);
         // No thinner one in stock would do.

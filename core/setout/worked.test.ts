@@ -151,12 +151,12 @@ describe("openings", () => {
   it("cable: 4.972 m, 7.98 mm², 10 from stock", () => {
     const input = { along: 2400, across: 620, drop: 1500, amps: 11, volts: 12, stock: [4, 6, 10] };
     const o = run("cable", input);
-    expect(o.results).toEqual({ metres: 4.972, leastMm2: 7.98, fuseA: 15, carriesA: 40, mm2: 10 });
+    expect(o.results).toEqual({ metres: 4.972, leastMm2: 7.98, fuseAmps: 15, carriesAmps: 40, mm2: 10 });
     expect(o.parts).toEqual([{ name: "Cable 10 mm²", quantity: 10, unit: "m" }]);
     expect(worst(run("cable", { ...input, stock: [4, 6] }))).toBe("stop");
     // 22 A over 1.8 m (SV-n5): the drop asks for 4.25, 6 carry 28.8 A, less than the fuse of 30: 10 mm².
     const charger = { along: 1800, across: 0, drop: 0, slack: 0, amps: 22, volts: 12, dropShare: 0.03, stock: [4, 6, 10] };
-    expect(run("cable", charger).results).toMatchObject({ fuseA: 30, mm2: 10, carriesA: 40 });
+    expect(run("cable", charger).results).toMatchObject({ fuseAmps: 30, mm2: 10, carriesAmps: 40 });
     expect(said(run("cable", charger))).toMatch(/by the drop 4 mm² would do, but they carry 22.4 A/);
     // Of 4 and 6 none may carry that fuse.
     expect(worst(run("cable", { ...charger, stock: [4, 6] }))).toBe("stop");

@@ -1,7 +1,7 @@
 // Actions on proof: the lead approves a photo or asks for it again.
 
 import { proofApproved } from "@/core/shop/proof";
-import { insert, rows, run, toSql } from "@/db/pool";
+import { type Conn, insert, rows, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, change } from "../action";
 import { replan } from "../planning";
@@ -12,6 +12,18 @@ interface Review {
   reason?: string;
 }
 
+/** A photo with what it shows, of which job; nobody else reviews it meanwhile. */
+async function photoOf(c: Conn, id: string): Promise<{ job_id: string; build_id: string; name: string; text: string }> {
+  const [photo] = await rows<{ job_id: string; build_id: string; name: string; text: string }>(
+    c,
+    `SELECT s.job_id, j.build_id, j.name, s.text FROM photo p JOIN proof_shot s ON s.id = p.proof_shot_id
+     JOIN job j ON j.id = s.job_id WHERE p.id = ? FOR UPDATE`,
+    [id],
+  );
+  if (!photo) throw new Refusal(404, "There is no such photo.");
+  return photo;
+}
+
 export const proofActions = [
   action<Review>(
     { method: "POST", path: "photos/*/review", role: "lead" },
@@ -20,13 +32,7 @@ export const proofActions = [
       const reason = b.reason?.trim() ?? "";
       if (b.verdict === "again" && !reason) throw badField("reason", "say what the next photo has to show");
       const opened = await change(user, async (x) => {
-        const [photo] = await rows<{ job_id: string; build_id: string; name: string; text: string }>(
-          x.c,
-          `SELECT s.job_id, j.build_id, j.name, s.text FROM photo p JOIN proof_shot s ON s.id = p.proof_shot_id
-           JOIN job j ON j.id = s.job_id WHERE p.id = ? FOR UPDATE`,
-          [ids[0]],
-        );
-        if (!photo) throw new Refusal(404, "There is no such photo.");
+        const photo = await photoOf(x.c, ids[0]);
         const [old] = await rows<{ verdict: string; reviewed_by: string }>(
           x.c,
           "SELECT verdict, reviewed_by FROM photo_review WHERE photo_id = ?",
@@ -60,13 +66,7 @@ export const proofActions = [
   // A look that was a slip of the finger: taken back as long as nothing has been begun that buries what the photo shows.
   action({ method: "DELETE", path: "photos/*/review", role: "lead" }, body({}), (_b, { user, ids }) =>
     change(user, async (x) => {
-      const [photo] = await rows<{ job_id: string; build_id: string; name: string; text: string }>(
-        x.c,
-        `SELECT s.job_id, j.build_id, j.name, s.text FROM photo p JOIN proof_shot s ON s.id = p.proof_shot_id
-         JOIN job j ON j.id = s.job_id WHERE p.id = ? FOR UPDATE`,
-        [ids[0]],
-      );
-      if (!photo) throw new Refusal(404, "There is no such photo.");
+      const photo = await photoOf(x.c, ids[0]);
       const shop = await loadShop(x.c);
       const over = shop.builds.flatMap((b) => b.jobs).find((j) => j.covers.includes(photo.job_id) && j.state !== "todo");
       if (over) throw new Refusal(409, `${over.name} was begun after this photo was looked at: it can't be taken back any more.`);

@@ -203,7 +203,7 @@ export function SheetForm({
                 onClick={() => set([...rows, blankRow(f.fields)])}
                 className="flex items-center gap-1 rounded px-1.5 py-0.5 hover:bg-sunk"
               >
-                <Plus size={13} /> Add a {f.one}
+                <Plus size={13} /> Add {/^[aeio]/.test(f.one) ? "an" : "a"} {f.one}
               </button>
             </div>
             {rows.length > 0 && <Rows f={f} rows={rows} faultAt={faultAt} onChange={set} />}

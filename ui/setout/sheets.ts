@@ -295,10 +295,10 @@ export const SHEETS: readonly Sheet[] = [
       items: [
         {
           name: "fan",
-          "overall.length": "440",
-          "overall.width": "440",
-          "cut.length": "400",
-          "cut.width": "400",
+          "overall.length": "383",
+          "overall.width": "383",
+          "cut.length": "343",
+          "cut.width": "343",
           height: "90",
           "wish.at": "1100",
           over: "galley",
