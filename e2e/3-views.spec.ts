@@ -64,7 +64,7 @@ test("keys go from view to view, find, and walk along the lanes", async ({ page 
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
   await page.keyboard.press("Escape");
   await page.keyboard.press("/");
-  await page.keyboard.type("field vet skyl");
+  await page.keyboard.type("field vet qzxvw");
   await expect(page.getByText("Nothing here by that name")).toBeVisible();
   await page.keyboard.press("ControlOrMeta+a");
   await page.keyboard.type("feild vet");

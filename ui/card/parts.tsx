@@ -182,7 +182,7 @@ export function ButFor({ job, act }: Props) {
   if (!open)
     return (
       <button type="button" onClick={() => setOpen(true)} className="mt-2 min-h-11 text-[15px] underline underline-offset-4">
-        Done, except for something
+        Something is left to finish
       </button>
     );
   return (
