@@ -55,7 +55,7 @@ export function Access({ view }: { view: WorkshopView }) {
         {audit.length === 0 ? (
           <p className="py-4 text-muted">Nothing yet.</p>
         ) : (
-          {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls has to be reached by the keyboard */}
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls has to be reached by the keyboard
           <ul tabIndex={0} aria-label="Access, the newest first" className="max-h-[60vh] overflow-y-auto rounded-md border bg-card">
             {audit.map((a) => (
               <li key={a.id} className="flex flex-wrap gap-x-3 border-b px-4 py-1.5 last:border-0">
