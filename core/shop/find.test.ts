@@ -25,6 +25,7 @@ describe("Finder", () => {
   });
   it("forgives a slip of the finger, and asks for all the words", () => {
     expect(finder.find("bakary").map((f) => f.label)).toContain("Night bakery");
+    expect(finder.find("feild vet").map((f) => f.label)).toContain("Field vet");
     expect(finder.find("wndow").length).toBeGreaterThan(0);
     expect(finder.find("field zzzzz")).toEqual([]);
   });

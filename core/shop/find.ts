@@ -100,8 +100,8 @@ export class Finder {
     const hits = this.index.search(text.slice(0, 100), {
       combineWith: "AND",
       prefix: true,
-      // Four letters and more: one wrong, eight and more: two.
-      fuzzy: (word) => (word.length < 4 ? false : word.length < 8 ? 1 : 2),
+      // Of four letters one may be wrong; of five and more two, since two letters that changed places count as two.
+      fuzzy: (word) => (word.length < 4 ? false : word.length < 5 ? 1 : 2),
       boost: { label: 3 },
       boostDocument: (id) => 1 + this.entries[id as number].near,
     });
