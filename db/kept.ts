@@ -96,7 +96,7 @@ const stampOf = (stamps: Stamps, tables: readonly string[]): number =>
   Math.max(stamps.get(EVERY_TABLE) ?? 0, ...tables.map((t) => stamps.get(t) ?? 0));
 
 /**
- * A part of the state that the connection sees. It is made anew only where one of the tables read for it (by `rows`) was
+ * A part of the state that the connection sees. It is made again only where one of the tables read for it (by `rows`) was
  * written to; where the connection sees something of its own it is made and not kept.
  */
 export async function kept<T>(c: Conn | Pool, key: string, read: () => Promise<T>): Promise<T> {

@@ -109,7 +109,7 @@ interface JobMinutes {
   own_hold: number;
 }
 
-/** Works a job's minutes and hold out anew, from its own and from what its locked sheets say. Only of a job that is not begun. */
+/** Recalculates a job's minutes and hold from its own and from what its locked sheets say. Only for a job that is not begun. */
 export async function settleJob(c: Conn, jobId: string): Promise<void> {
   const [j] = await rows<JobMinutes>(
     c,

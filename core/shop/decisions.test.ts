@@ -27,7 +27,7 @@ describe("decisions", () => {
     const shop = beforeTheCut();
     const [d] = of(shop, "skin");
     expect(d.title).toMatch(/start by .* or leave it/);
-    expect(d.detail).toContain("with caution until it is watertight");
+    expect(d.detail).toContain("until it is watertight");
   });
   it("asks a cut under way to be sealed or sheeted over", () => {
     const shop = beforeTheCut();

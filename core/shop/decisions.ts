@@ -347,7 +347,7 @@ function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): 
         ? `${j.name}: too short a day${start < x.night ? "" : ` on ${sayDay(x.zone, start)}`}, ${other.replace("or leave", "leave")}`
         : `${j.name}: start by ${start < x.night ? "" : `${sayDay(x.zone, start)} `}${sayClock(x.zone, clock.latest)} ${other}`,
       detail: [
-        `${sayMinutes(clock.careful)} with caution until it is watertight, ${until}${clock.kept.minutes ? `, done ${clock.kept.minutes} min before ${BOUND[clock.kept.before]}` : ""}`,
+        `allow ${sayMinutes(clock.careful)} until it is watertight, ${until}${clock.kept.minutes ? `, done ${clock.kept.minutes} min before ${BOUND[clock.kept.before]}` : ""}`,
         coldTonight(x.shop, j, place, start),
       ]
         .filter(Boolean)

@@ -55,7 +55,7 @@ function ofBuild(b: BuildRow): Entry[] {
     list.push({ kind: "sheet", id: s.id, label, detail: b.name, href: `/set-out?${of}&sheet=${s.calculator}`, near });
   }
   for (const r of b.records) {
-    const { words, tab } = RECORD_WORDS[r.kind] ?? { words: r.kind, tab: "records" };
+    const { words, tab } = RECORD_WORDS[r.kind];
     const near = r.closedAt === null ? 2 : 0;
     list.push({
       kind: "record",

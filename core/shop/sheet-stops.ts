@@ -4,8 +4,10 @@ import { findCalculator } from "../setout/calculators";
 import { calculators } from "../setout/names";
 import type { BuildRow, JobRow } from "./model";
 
-/** Sheets of places, sizes and products. A dew point that says stop holds until it is measured anew. Go or
- * no-go and cure are worked out anew at each look instead. */
+/**
+ * Sheets of places, sizes and products, and the dew point, which holds until a new measurement says otherwise. Go or no-go and cure
+ * are left out: they are calculated again at each look.
+ */
 const HOLDS = calculators(
   "bed-across",
   "board-match",
