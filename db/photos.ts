@@ -1,7 +1,7 @@
-// What photos that came before look like: of one person, and of the other pieces of a build.
+// Photos in the database: what those that came before look like, and their review.
 
 import type { Look } from "@/core/shop/photo-look";
-import { type Conn, rows } from "./pool";
+import { type Conn, rows, run } from "./pool";
 
 const parsed = (v: unknown) => (typeof v === "string" ? JSON.parse(v) : v) as Look;
 
@@ -37,3 +37,27 @@ export async function otherHoleOf(c: Conn, buildId: string, recordId: string, sh
   );
   return other?.title;
 }
+
+export interface PhotoToReview {
+  job_id: string;
+  build_id: string;
+  /** Of its job. */
+  name: string;
+  /** What the photo has to show. */
+  text: string;
+}
+
+/** A photo with what it shows, of which job; locked, so that nobody else reviews it meanwhile. */
+export async function photoToReview(c: Conn, id: string): Promise<PhotoToReview | undefined> {
+  const [photo] = await rows<PhotoToReview>(
+    c,
+    `SELECT s.job_id, j.build_id, j.name, s.text FROM photo p JOIN proof_shot s ON s.id = p.proof_shot_id
+     JOIN job j ON j.id = s.job_id WHERE p.id = ? FOR UPDATE`,
+    [id],
+  );
+  return photo;
+}
+
+/** Whether there was a review to take back. */
+export const dropReview = async (c: Conn, id: string): Promise<boolean> =>
+  (await run(c, "DELETE FROM photo_review WHERE photo_id = ?", [id])) > 0;

@@ -1,7 +1,8 @@
 // Actions on proof: the lead approves a photo or asks for it again.
 
 import { proofApproved } from "@/core/shop/proof";
-import { type Conn, insert, rows, run, toSql } from "@/db/pool";
+import { dropReview, type PhotoToReview, photoToReview } from "@/db/photos";
+import { type Conn, insert, rows, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, change } from "../action";
 import { replan } from "../planning";
@@ -12,14 +13,8 @@ interface Review {
   reason?: string;
 }
 
-/** A photo with what it shows, of which job; nobody else reviews it meanwhile. */
-async function photoOf(c: Conn, id: string): Promise<{ job_id: string; build_id: string; name: string; text: string }> {
-  const [photo] = await rows<{ job_id: string; build_id: string; name: string; text: string }>(
-    c,
-    `SELECT s.job_id, j.build_id, j.name, s.text FROM photo p JOIN proof_shot s ON s.id = p.proof_shot_id
-     JOIN job j ON j.id = s.job_id WHERE p.id = ? FOR UPDATE`,
-    [id],
-  );
+async function photoOf(c: Conn, id: string): Promise<PhotoToReview> {
+  const photo = await photoToReview(c, id);
   if (!photo) throw new Refusal(404, "There is no such photo.");
   return photo;
 }
@@ -70,8 +65,7 @@ export const proofActions = [
       const shop = await loadShop(x.c);
       const over = shop.builds.flatMap((b) => b.jobs).find((j) => j.covers.includes(photo.job_id) && j.state !== "todo");
       if (over) throw new Refusal(409, `${over.name} was begun after this photo was looked at: it can't be taken back any more.`);
-      if (!(await run(x.c, "DELETE FROM photo_review WHERE photo_id = ?", [ids[0]])))
-        throw new Refusal(409, "Nobody has looked at this photo yet.");
+      if (!(await dropReview(x.c, ids[0]))) throw new Refusal(409, "Nobody has looked at this photo yet.");
       await x.event({
         kind: "photo.unreviewed",
         entity: "photo",
