@@ -9,6 +9,7 @@ export default defineConfig({
       "standins/**/*.test.ts",
       "server/**/*.test.ts",
       "db/**/*.test.ts",
+      "workers/**/*.test.ts",
       "front/**/*.test.ts",
       "demo/**/*.test.ts",
       "ui/**/*.test.ts",

@@ -30,14 +30,14 @@ export async function mayFitterSee(c: Pool, userId: string, fitterId: string, sh
   return false;
 }
 
-/** The build that a record or a remainder belongs to; undefined: there is no such thing. */
-export async function buildOfThing(c: Conn | Pool, kind: "records" | "remainders", id: string): Promise<string | undefined> {
-  const [r] = await rows<{ build_id: string }>(
-    c,
-    kind === "records"
-      ? "SELECT build_id FROM record WHERE id = ?"
-      : "SELECT j.build_id FROM remainder r JOIN job j ON j.id = r.job_id WHERE r.id = ?",
-    [id],
-  );
+const BUILD_OF = {
+  records: "SELECT build_id FROM record WHERE id = ?",
+  remainders: "SELECT j.build_id FROM remainder r JOIN job j ON j.id = r.job_id WHERE r.id = ?",
+  sheets: "SELECT build_id FROM setout_sheet WHERE id = ?",
+} as const;
+
+/** The build that a record, a remainder or a set-out sheet belongs to; undefined: there is no such thing. */
+export async function buildOfThing(c: Conn | Pool, kind: "records" | "remainders" | "sheets", id: string): Promise<string | undefined> {
+  const [r] = await rows<{ build_id: string }>(c, BUILD_OF[kind], [id]);
   return r?.build_id;
 }

@@ -172,8 +172,8 @@ test("from a new build to a published plan", async ({ page, browser }) => {
       .getByText(/^\+\d+ days?$/)
       .first(),
   ).toBeVisible();
-  await page.getByRole("link", { name: "See what moves and publish" }).click();
-  await page.getByRole("button", { name: "See what moves" }).click();
+  await page.getByRole("link", { name: "Compare with published" }).click();
+  await page.getByRole("button", { name: "Compare with published" }).click();
   const dialog = page.getByRole("dialog");
   await expect(dialog.getByText(/working days?$/).first()).toBeVisible();
   await expect(dialog.getByText(/promised Mon 15 Mar/).first()).toBeVisible();

@@ -45,7 +45,7 @@ test("a moved job is kept as published, and earlier plans can be compared", asyn
   await panel.getByLabel("Start at").fill(time);
   await panel.getByRole("button", { name: "Pin" }).click();
   await expect(panel).toContainText(`pinned to ${said}`);
-  await page.getByRole("button", { name: "See what moves" }).click();
+  await page.getByRole("button", { name: "Compare with published" }).click();
   const dialog = page.getByRole("dialog");
   // By cause it stands under itself: nothing else brought it about.
   await expect(dialog.getByRole("region", { name: new RegExp(`^Moves of .*, Seed library: pinned to ${day}`) })).toBeVisible();

@@ -1,6 +1,7 @@
 // In front of everything: each request is held against the table of doors before any page, route or file is touched.
 
 import { randomBytes } from "node:crypto";
+import { readFile } from "node:fs/promises";
 import type { IncomingMessage, ServerResponse } from "node:http";
 import { type Door, doorOf, refusedAt } from "@/server/access";
 import { log } from "@/server/log";
@@ -52,6 +53,7 @@ export function makeFront(handle: Handle, setting: Setting): (req: IncomingMessa
       const plain = target.path.join("/");
       if (plain === "health") return answerHealth(res);
       if (plain === "ready") return answerReady(res);
+      if (plain === "card-worker.js" && req.method === "GET") return await answerCardWorker(res);
       const door = doorOf(req.method ?? "", target.path);
       if (!door) return refuse(404);
       kind = door.long ? "long" : door.kind;
@@ -143,6 +145,22 @@ function answerHealth(res: ServerResponse): void {
 async function answerReady(res: ServerResponse): Promise<void> {
   const state = await isReady();
   res.writeHead(state.ready ? 200 : 503, { "Content-Type": "application/json", "Cache-Control": "no-store" }).end(JSON.stringify(state));
+}
+
+let cardWorker: Promise<Buffer> | undefined;
+
+/** The card's worker: the same for everybody, it carries no data. */
+async function answerCardWorker(res: ServerResponse): Promise<void> {
+  cardWorker ??= readFile("dist/card-worker.js");
+  const code = await cardWorker;
+  res
+    .writeHead(200, {
+      "Content-Type": "text/javascript; charset=utf-8",
+      "Content-Length": code.length,
+      "Cache-Control": "no-cache",
+      "Content-Security-Policy": "default-src 'none'; connect-src 'self'",
+    })
+    .end(code);
 }
 
 export type { Origin };

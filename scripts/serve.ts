@@ -7,7 +7,7 @@ import { createServer } from "node:net";
 import path from "node:path";
 import { watchForHang } from "./hang";
 import { Stop } from "./stop";
-import { bundleFront, bundlePhotoWorker, bundleWorker } from "./worker-bundle";
+import { bundleCardWorker, bundleFront, bundlePhotoWorker, bundleWorker } from "./worker-bundle";
 
 const SOURCES = [
   "app",
@@ -25,7 +25,7 @@ const SOURCES = [
   "package-lock.json",
 ];
 const STAMP = ".next/wide-lane-stamp";
-const BUNDLES = ["dist/plan-worker.mjs", "dist/photo-worker.mjs", "dist/front.mjs"];
+const BUNDLES = ["dist/plan-worker.mjs", "dist/photo-worker.mjs", "dist/front.mjs", "dist/card-worker.js"];
 
 function hashSources(): string {
   const h = createHash("sha256");
@@ -50,6 +50,7 @@ export function build(say: (text: string) => void): void {
   bundleWorker();
   bundlePhotoWorker();
   bundleFront();
+  bundleCardWorker();
   const next = spawnSync(process.execPath, ["node_modules/next/dist/bin/next", "build"], {
     encoding: "utf8",
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },

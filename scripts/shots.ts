@@ -23,7 +23,7 @@ const SHOTS: Shot[] = [
     name: "what-moves",
     path: "/lanes",
     before: async (p) => {
-      await p.getByRole("button", { name: "See what moves" }).click();
+      await p.getByRole("button", { name: "Compare with published" }).click();
     },
   },
   { name: "builds", path: "/builds" },

@@ -30,6 +30,20 @@ export function bundlePhotoWorker(outfile = "dist/photo-worker.mjs"): void {
   });
 }
 
+/** The card's worker, for browsers. */
+export function bundleCardWorker(outfile = "dist/card-worker.js"): void {
+  buildSync({
+    entryPoints: ["workers/card-worker.entry.ts"],
+    outfile,
+    bundle: true,
+    platform: "browser",
+    format: "iife",
+    target: "es2022",
+    minify: true,
+    logLevel: "error",
+  });
+}
+
 /** The front, with everything that it shares with the application; packages stay where they are. */
 export function bundleFront(outfile = "dist/front.mjs"): void {
   buildSync({

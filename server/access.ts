@@ -20,17 +20,17 @@ const JSON_BYTES = 256 * KB;
 const FILE_BYTES = 2048 * KB;
 const PHOTO_BYTES = 25 * KB * KB + 10 * KB;
 
-/** Pages by their path; * stands for an id. */
+/** Pages by their path; * stands for an id. What a fitter may look at shows them only the vans that they work on (app/_views/state.ts). */
 export const PAGES: Readonly<Record<string, Who>> = {
   "": "lead",
   builds: "lead",
   "builds/new": "lead",
-  "builds/*": "lead",
+  "builds/*": "signed-in",
   "builds/*/cards": "lead",
   "builds/*/client": "lead",
-  lanes: "lead",
-  "set-out": "lead",
-  stores: "lead",
+  lanes: "signed-in",
+  "set-out": "signed-in",
+  stores: "signed-in",
   proof: "lead",
   workshop: "lead",
   "workshop/library": "lead",

@@ -445,11 +445,10 @@ describe("set-out sheets", () => {
   });
   it("lock only when the second measuring agrees, and nothing is written into them then", async () => {
     const s = await sheet();
-    const no = await post<{ locked: boolean; differ: unknown[] }>(
-      `sheets/${s.id}/second`,
-      { version: 2, readings: { right: 50, top: 575, diagonal: 565.7, other: 565.7 } },
-      ines,
-    );
+    const readings = { right: 50, top: 575, diagonal: 565.7, other: 565.7 };
+    // Ines measured first: the second name is another one.
+    expect((await refused(post(`sheets/${s.id}/second`, { version: 2, readings }, ines))).message).toMatch(/somebody else measures/);
+    const no = await post<{ locked: boolean; differ: unknown[] }>(`sheets/${s.id}/second`, { version: 2, readings });
     expect(no).toMatchObject({ locked: false, differ: [{ second: 575, first: 570 }] });
     const yes = await post<{ locked: boolean }>(`sheets/${s.id}/second`, {
       version: 3,

@@ -11,12 +11,16 @@ export async function worksOn(c: Conn, user: User, buildId: string): Promise<voi
   throw new Refusal(403, "You have no job on this van. Ask the lead to put you on one.");
 }
 
-/** The same for any act that names a build, a record or a remainder in its path; acts on jobs look at who is on the job themselves. */
+/** The same for any act that names a build, a record, a remainder or a sheet in its path; acts on jobs look at who is on the job themselves. */
 export async function mayReach(user: User, path: string, ids: readonly string[]): Promise<void> {
   if (user.role === "lead") return;
   const [head] = path.split("/");
   const build =
-    head === "builds" ? ids[0] : head === "records" || head === "remainders" ? await buildOfThing(pool(), head, ids[0]) : undefined;
+    head === "builds"
+      ? ids[0]
+      : head === "records" || head === "remainders" || head === "sheets"
+        ? await buildOfThing(pool(), head, ids[0])
+        : undefined;
   if (build === undefined || (await fitterWorksOn(pool(), user.fitterId ?? "", build))) return;
   throw new Refusal(403, "You have no job on this van. Ask the lead to put you on one.");
 }

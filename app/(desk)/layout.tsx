@@ -1,11 +1,10 @@
 import { Frame } from "@/ui/frame/frame";
 import { frameView } from "../_views/frame";
-import { leadState } from "../_views/state";
-import { requireLead } from "../_views/who";
+import { userState } from "../_views/state";
 
 export const dynamic = "force-dynamic";
 
 export default async function Desk({ children }: { children: React.ReactNode }) {
-  const user = await requireLead();
-  return <Frame view={await frameView(await leadState(), user)}>{children}</Frame>;
+  const { state, user } = await userState();
+  return <Frame view={await frameView(state, user)}>{children}</Frame>;
 }

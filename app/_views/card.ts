@@ -18,6 +18,7 @@ import { holesOf, isSoak, sayPenetration } from "@/core/shop/penetrations";
 import { startObstacles } from "@/core/shop/ready";
 import { releaseFault } from "@/core/shop/released";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/shop/say";
+import { buildsOf } from "@/core/shop/seen-by";
 import { zonesOf } from "@/core/shop/shell";
 import { slotOffers } from "@/core/shop/short-slot";
 import { opensSkin, SHEET_MINUTES, skinClock } from "@/core/shop/skin";
@@ -27,11 +28,13 @@ import { dustWords } from "@/core/shop/tags";
 import { templatesOf, templateWords } from "@/core/shop/templates";
 import { tiredWords } from "@/core/shop/tired";
 import { openHours } from "@/core/time/calendar";
-import { readingStates } from "@/core/van/readings";
+import { asMeasured, readingStates } from "@/core/van/readings";
 import type { State } from "@/server/planning";
 import { pulse } from "@/server/pulse";
 import type { CardJob, CardView } from "@/ui/card/view";
 import { DEED, overBox } from "./build";
+import { cardSheets } from "./card-sheets";
+import { foundOn } from "./found";
 import { shotViews } from "./shots";
 
 /** Jobs of a fitter, the one under way first, then as published. */
@@ -154,7 +157,7 @@ function releaseView({ shop }: State, j: JobRow, user: Reader, said: Said): Card
 }
 
 type Said = (user: string) => { name: string; mine: boolean };
-type Reader = { id?: string; role: string };
+type Reader = { id?: string; role: string; fitterId: string | null };
 
 function cardJob(state: State, j: JobRow, who: string | null, said: Said, user: Reader): CardJob {
   const { shop, zone, now } = state;
@@ -175,6 +178,7 @@ function cardJob(state: State, j: JobRow, who: string | null, said: Said, user: 
           ? null
           : from + length;
   const van = shop.vans.find((v) => v.id === build.vanId);
+  const opens = user.role === "lead" || buildsOf(shop, state.published?.plan, user.fitterId ?? "").some((b) => b.id === build.id);
   const covering = build.jobs.filter((k) => k.covers.includes(j.id)).map((k) => k.name);
   return {
     id: j.id,
@@ -251,6 +255,12 @@ function cardJob(state: State, j: JobRow, who: string | null, said: Said, user: 
     templateAsked: j.state !== "done" && templatesOf(state.shop, build, j).length > 0,
     readings: van && j.setOut.includes("check-in") ? readingStates(van.geometry, build.readings) : null,
     buildId: build.id,
+    opensBuild: opens,
+    found:
+      opens && j.state !== "done" && van
+        ? foundOn(build, { ...van, geometry: asMeasured(van.geometry, build.readings) }, (id) => said(id).name)
+        : null,
+    setOut: cardSheets(state, build, j, user.id ?? "", (id) => said(id).name),
     overBox: overBox(state, j),
     cautions: j.cautions,
     shots: shotViews(j, new Map()),

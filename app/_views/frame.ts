@@ -14,9 +14,12 @@ export async function frameView(state: State, user: FrameView["user"]): Promise<
     fixed: !!process.env.WIDE_LANE_NOW,
     user: { name: user.name, role: user.role },
     event: await pulse(),
-    waitingPhotos: shop.builds
-      .flatMap((b) => b.jobs)
-      .flatMap((j) => j.shots)
-      .filter((s) => shotState(s) === "waiting").length,
+    waitingPhotos:
+      user.role === "lead"
+        ? shop.builds
+            .flatMap((b) => b.jobs)
+            .flatMap((j) => j.shots)
+            .filter((s) => shotState(s) === "waiting").length
+        : 0,
   };
 }

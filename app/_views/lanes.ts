@@ -60,6 +60,8 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
     return `${job}, ${build}: ${whys.get(root) ?? ""}`;
   };
   return {
+    mayChange: true,
+    opens: shop.builds.map((b) => b.id),
     zone: shop.workshop.zone,
     currency: shop.workshop.currency,
     now,
@@ -113,6 +115,25 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
     }),
     unplaced: (plan?.unplaced ?? []).map((u) => ({ ...name(u.job), reason: u.reason })),
     pinsBroken: (plan?.pinsBroken ?? []).map((u) => ({ ...name(u.job), reason: u.reason })),
+  };
+}
+
+/**
+ * The lanes as a fitter sees them: the published plan, to be looked at. No client's name, nothing of what the lead weighs, and only
+ * the vans in `mine` can be opened.
+ */
+export function fitterLanes(state: State, mine: ReadonlySet<string>): LanesView {
+  const view = lanesView({ ...state, working: state.published }, []);
+  return {
+    ...view,
+    mayChange: false,
+    opens: view.opens.filter((id) => mine.has(id)),
+    lanes: view.lanes.map((l) => ({ ...l, client: "" })),
+    stale: null,
+    moves: [],
+    handovers: [],
+    unplaced: [],
+    pinsBroken: [],
   };
 }
 

@@ -4,6 +4,7 @@ import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
 import { secondReadings } from "@/core/setout/second";
 import { claimOf } from "@/core/shop/claims";
 import { askedJobs } from "@/core/shop/extra-asked";
+import { outcomeOf, secondFault } from "@/core/shop/job-sheets";
 import type { JobRow, SheetRow } from "@/core/shop/model";
 import { startsFromPlan } from "@/core/shop/plan-prefill";
 import { sayTakes, takesOf } from "@/core/shop/sheet-takes";
@@ -15,12 +16,12 @@ import type { KeptSheet, SetOutView } from "@/ui/setout/view";
 export async function setOutView(
   state: State,
   asked: { build?: string; job?: string },
-  lead: boolean,
+  reader: { id: string; role: string },
   userNames: ReadonlyMap<string, string>,
 ): Promise<SetOutView> {
   const { shop } = state;
   const plan = state.working?.plan;
-  const base = { zone: shop.workshop.zone, lead, builds: shop.builds.map(({ id, name }) => ({ id, name })) };
+  const base = { zone: shop.workshop.zone, lead: reader.role === "lead", builds: shop.builds.map(({ id, name }) => ({ id, name })) };
   const build = shop.builds.find((b) => (asked.job ? b.jobs.some((j) => j.id === asked.job) : b.id === asked.build));
   if (!build) return { ...base, of: null };
   const job = build.jobs.find((j) => j.id === asked.job);
@@ -46,7 +47,8 @@ export async function setOutView(
         asks: askedJobs(shop, build, state.now)
           .filter((a) => a.key.includes(s.id))
           .map((a) => a.name),
-        wanted: secondReadings(s.calculator, s.input, findCalculator(s.calculator)!.run(s.input)),
+        wanted: secondReadings(s.calculator, s.input, outcomeOf(s)),
+        secondWhyNot: secondFault(s, reader.id) ?? null,
         versions: (await versionsOf(s.id)).map(({ n, by, at }) => ({ n, by, at })),
       }),
     ),
@@ -81,5 +83,5 @@ const claimView = (c: ReturnType<typeof claimOf>): KeptSheet["claim"] =>
 function takesWords(s: SheetRow, job: JobRow | undefined): string | null {
   if (!job) return null;
   if (s.lockedAt !== null) return sayTakes(s.takes ?? null);
-  return sayTakes(takesOf(s.calculator, job, findCalculator(s.calculator)!.run(s.input)));
+  return sayTakes(takesOf(s.calculator, job, outcomeOf(s)));
 }

@@ -5,6 +5,7 @@ import { findCalculator } from "@/core/setout/calculators";
 import type { Outcome } from "@/core/setout/model";
 import { calculators } from "@/core/setout/names";
 import { disagreements, secondReadings } from "@/core/setout/second";
+import { outcomeOf, secondFault } from "@/core/shop/job-sheets";
 import type { BuildRow, SheetRow, Shop } from "@/core/shop/model";
 import { sheetPrefill } from "@/core/shop/sheets";
 import { loadPlan } from "@/db/plans";
@@ -102,7 +103,9 @@ export const setoutActions = [
         const sheet = await sheetOf(x, ids[0]);
         if (sheet.version !== b.version) throw new Stale("The sheet", {}, {}, sheet.version);
         if (sheet.lockedAt !== null) throw new Refusal(409, "It is locked already.");
-        const outcome = findCalculator(sheet.calculator)!.run(sheet.input);
+        const same = secondFault(sheet, user.id);
+        if (same) throw new Refusal(409, same);
+        const outcome = outcomeOf(sheet);
         const differ = disagreements(secondReadings(sheet.calculator, sheet.input, outcome), b.readings);
         const stop = outcome.findings.find((f) => f.level === "stop");
         const locks = differ.length === 0 && !stop;

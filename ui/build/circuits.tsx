@@ -76,7 +76,8 @@ export function Circuits({ view }: { view: BuildView }) {
   );
 }
 
-function CircuitForm({ view, was, onDone }: { view: BuildView; was?: Shown; onDone(): void }) {
+/** The form of one circuit; also on the card. */
+export function CircuitForm({ view, was, onDone }: { view: Pick<BuildView, "id">; was?: Shown; onDone(): void }) {
   const form = useForm();
   const d = was?.data;
   const [v, setV] = useState({

@@ -17,7 +17,7 @@ export const dateWords = (d: BuildCard["date"]): string =>
       ? `${-d.slackDays} ${d.slackDays === -1 ? "day" : "days"} over`
       : d.slackDays === 0
         ? "no day to spare"
-        : `${d.slackDays} ${d.slackDays === 1 ? "day" : "days"} of air`;
+        : `${d.slackDays} ${d.slackDays === 1 ? "day" : "days"} to spare`;
 
 export const dateTone = (d: BuildCard["date"]): string =>
   d.state === "safe" ? "text-green-text" : d.state === "tight" ? "text-amber-text" : "text-signal-text";

@@ -139,14 +139,15 @@ type Typed = Record<
   string
 >;
 
-function MarkForm({
+/** The form of one mark; also on the card. */
+export function MarkForm({
   view,
   side,
   was,
   at,
   onDone,
 }: {
-  view: BuildView;
+  view: Pick<BuildView, "id" | "van">;
   side: ViewName;
   was?: Shown;
   at?: { x: number; y: number };

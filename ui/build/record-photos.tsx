@@ -13,6 +13,7 @@ export function RecordPhotos({
   photos,
   shows,
   choices,
+  touch = false,
 }: {
   id: string;
   title: string;
@@ -20,6 +21,8 @@ export function RecordPhotos({
   /** What each was said to show, and what the next one can be said to. */
   shows?: readonly (string | null)[];
   choices?: readonly string[];
+  /** On the card: big enough for a finger. */
+  touch?: boolean;
 }) {
   const [what, setWhat] = useState("");
   const file = useRef<HTMLInputElement>(null);
@@ -80,7 +83,7 @@ export function RecordPhotos({
           ))}
         </select>
       )}
-      <Button disabled={act.busy} onClick={() => file.current?.click()}>
+      <Button size={touch ? "touch" : "desk"} disabled={act.busy} onClick={() => file.current?.click()}>
         {share === undefined ? "Photo" : `${Math.round(share * 100)} %`}
       </Button>
     </>

@@ -14,17 +14,27 @@ import { StageBadge } from "../kit/stage";
 import { clock, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { CardClocks, CardDayEnd } from "./clocks";
+import { CardFoundList } from "./found";
 import { GoOn } from "./go-on";
 import { CardHelp } from "./help";
 import { Morning } from "./morning";
 import { ButFor, LeaveOut, Pieces, Questions, Readings, Release, TemplateInHand } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
+import { CardSetOut } from "./set-out";
 import { CardHoles, CardZones } from "./shell";
 import { CardKit, CardSparks } from "./sparks";
 import { Strip } from "./strip";
+import { useKept } from "./use-kept";
 import { useOnline } from "./use-online";
 import type { CardJob, CardView } from "./view";
 import { Wrong } from "./wrong";
+
+/** What a fitter may look at beside the card. */
+const LOOK_AT = [
+  ["/lanes", "Lanes"],
+  ["/set-out", "Set-out"],
+  ["/stores", "Kits"],
+] as const;
 
 export function BenchCard({ view }: { view: CardView }) {
   const now = useNow(view.now, view.fixed);
@@ -32,6 +42,7 @@ export function BenchCard({ view }: { view: CardView }) {
   const act = useAct();
   usePulse(view.event);
   const { job } = view;
+  useKept(job?.id);
   return (
     <div className="mx-auto flex min-h-dvh max-w-[560px] flex-col text-[17px] leading-snug">
       <header className="on-pine sticky top-0 z-20 flex h-[51px] shrink-0 items-center justify-between bg-pine px-[18px] text-on-pine">
@@ -59,7 +70,7 @@ export function BenchCard({ view }: { view: CardView }) {
       </header>
       {!online && (
         <p className="bg-amber-soft px-[18px] py-2 text-[15px]">
-          No network: what you tap now is not kept. Wait for it, or walk closer to the office.
+          No network: you can read this card, but what you tap now is not saved. Go where there is a network first.
         </p>
       )}
       {job ? <JobCard job={job} view={view} now={now} act={act} /> : <Nothing view={view} />}
@@ -79,9 +90,18 @@ export function BenchCard({ view }: { view: CardView }) {
         </section>
       )}
       <Later view={view} />
+      {!view.lead && (
+        <nav aria-label="Look at" className="mt-6 grid grid-cols-3 gap-2 px-[18px]">
+          {LOOK_AT.map(([href, name]) => (
+            <Link key={href} href={href} className="grid min-h-12 place-items-center rounded-md border bg-card text-[16px] font-semibold">
+              {name}
+            </Link>
+          ))}
+        </nav>
+      )}
       <footer className="mt-auto flex items-center justify-between gap-2 px-[18px] pt-4 pb-6 text-[15px]">
         {view.lead ? (
-          <Link href="/" className="underline underline-offset-4">
+          <Link href="/" className="flex min-h-11 items-center underline underline-offset-4">
             Back to the yard
           </Link>
         ) : (
@@ -128,7 +148,14 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
     <main className="px-[18px] pt-3">
       <p className="flex items-center gap-2 text-[16px] text-muted">
         <StageBadge stage={job.stage} className="!h-6 !px-2 !text-[14px]" />
-        {job.build} · {job.place}
+        {job.opensBuild ? (
+          <Link href={`/builds/${encodeURIComponent(job.buildId)}`} className="underline underline-offset-2">
+            {job.build}
+          </Link>
+        ) : (
+          job.build
+        )}{" "}
+        · {job.place}
         {job.with && ` · with ${job.with}`}
       </p>
       <h2 className="text-[26px] leading-tight">{job.name}</h2>
@@ -228,11 +255,13 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           );
         })}
       </ul>
+      <CardSetOut key={`set-out ${job.id}`} job={job} act={act} zone={view.zone} now={now} />
       {job.holes.length > 0 && <CardHoles job={job} act={act} zone={view.zone} now={now} />}
       {(job.clocks.length > 0 || running) && <CardClocks job={job} act={act} now={now} />}
       {job.sparks.length > 0 && <CardSparks job={job} act={act} />}
       {job.zones.length > 0 && <CardZones job={job} act={act} zone={view.zone} now={now} />}
       {job.readings && <Readings job={job} act={act} />}
+      <CardFoundList key={`found ${job.id}`} job={job} />
       <Photos ref={photos} job={job} />
       {(running || job.state === "done") && <ButFor job={job} act={act} />}
       <Details job={job} />

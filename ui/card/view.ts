@@ -5,11 +5,19 @@ import type { DayEnd } from "@/core/shop/day-end";
 import type { ClockName } from "@/core/shop/docket/clock";
 import type { Sparks } from "@/core/shop/docket/sparks";
 import type { KitLine } from "@/core/shop/kit";
-import type { Penetration } from "@/core/shop/records";
+import type { BuildRecord, Penetration } from "@/core/shop/records";
 import type { ZoneState } from "@/core/shop/shell";
 import type { SlotOffer } from "@/core/shop/short-slot";
+import type { Van } from "@/core/van/model";
 import type { ReadingState } from "@/core/van/readings";
 import type { ShotView } from "../build/view";
+import type { SheetCard } from "../setout/sheet-card";
+
+/** What was found and measured on the job's van and is still open, with the van as measured for its drawing. */
+export interface CardFound {
+  van: Van;
+  records: (BuildRecord & { by: string })[];
+}
 
 export interface CardJob {
   id: string;
@@ -50,6 +58,12 @@ export interface CardJob {
   /** Sizes of the van to be read, where the job asks for them. */
   readings: ReadingState[] | null;
   buildId: string;
+  /** The reader may open the page of its van. */
+  opensBuild: boolean;
+  /** null: the job is done, or the reader does not work on this van. */
+  found: CardFound | null;
+  /** Its set-out: the sheets kept for it, and those that it asks for and nobody has filled in. */
+  setOut: { kept: SheetCard[]; missing: { calculator: string; title: string }[] };
   /** What is left open of it. */
   remainders: string[];
   /** Templates to cut by, and what stripping still leaves open. */

@@ -15,14 +15,16 @@ import { useKeys } from "./use-keys";
 import { useNow } from "./use-now";
 import { usePulse } from "./use-pulse";
 import type { FrameView } from "./view";
-import { VIEWS } from "./views";
+import { viewsFor } from "./views";
 
 export function Frame({ view, children }: { view: FrameView; children: React.ReactNode }) {
   const path = usePathname();
   const now = useNow(view.now, view.fixed);
   const [finding, setFinding] = useState(false);
   const [helping, setHelping] = useState(false);
-  useKeys({ find: () => setFinding(true), help: () => setHelping(true) });
+  const lead = view.user.role === "lead";
+  const views = viewsFor(view.user.role);
+  useKeys(views, { ...(lead ? { find: () => setFinding(true) } : {}), help: () => setHelping(true) });
   usePulse(view.event);
   return (
     <div className="flex min-h-dvh flex-col">
@@ -31,14 +33,14 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
       </a>
       <header className="on-pine sticky top-0 z-30 flex shrink-0 flex-wrap items-center gap-x-6 bg-pine px-4 py-2 md:h-[52px] md:flex-nowrap md:py-0 text-on-pine print:hidden">
         <Link
-          href="/"
+          href={lead ? "/" : "/card"}
           className="wide whitespace-nowrap text-[17px] tracking-wide uppercase"
           style={{ fontStretch: "125%", fontWeight: 800 }}
         >
           Wide Lane
         </Link>
         <nav aria-label="Views" className="order-last flex w-full gap-1 overflow-x-auto pt-1.5 md:order-none md:w-auto md:pt-0">
-          {VIEWS.map((v) => {
+          {views.map((v) => {
             const on = v.href === "/" ? path === "/" : path.startsWith(v.href);
             return (
               <Link
@@ -64,13 +66,15 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
           })}
         </nav>
         <div className="ml-auto flex items-center gap-4">
-          <button
-            type="button"
-            onClick={() => setFinding(true)}
-            className="flex h-8 items-center gap-3 rounded-md border border-white/30 px-2.5 whitespace-nowrap hover:bg-pine-strong"
-          >
-            Find or do <kbd className="font-sans font-bold">/</kbd>
-          </button>
+          {lead && (
+            <button
+              type="button"
+              onClick={() => setFinding(true)}
+              className="flex h-8 items-center gap-3 rounded-md border border-white/30 px-2.5 whitespace-nowrap hover:bg-pine-strong"
+            >
+              Find or do <kbd className="font-sans font-bold">/</kbd>
+            </button>
+          )}
           <span className="hidden whitespace-nowrap lg:inline" suppressHydrationWarning>
             {day(view.zone, now)} <b className="ml-1">{clock(view.zone, now)}</b>
           </span>
@@ -94,7 +98,7 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
                   Keys
                 </Menu.Item>
                 <Menu.Item asChild className="block rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
-                  <Link href="/card">Bench cards</Link>
+                  <Link href="/card">{lead ? "Bench cards" : "My card"}</Link>
                 </Menu.Item>
                 <Menu.Item asChild className="block rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
                   <Link href="/account">Your account</Link>
@@ -111,8 +115,8 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
       <main id="main" className="flex min-h-0 flex-1 flex-col">
         {children}
       </main>
-      <Finder open={finding} onOpenChange={setFinding} />
-      <Help open={helping} onOpenChange={setHelping} />
+      {lead && <Finder open={finding} onOpenChange={setFinding} />}
+      <Help views={views} lead={lead} open={helping} onOpenChange={setHelping} />
     </div>
   );
 }

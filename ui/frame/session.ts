@@ -1,6 +1,8 @@
 // Signing out and the choice of light or dark, both kept in cookies.
 
 export async function signOut(): Promise<void> {
+  // What the phone keeps of cards goes with the sign-out.
+  await globalThis.caches?.delete("wide-lane-cards");
   await fetch("/api/session", { method: "DELETE" });
   window.location.href = "/sign-in";
 }

@@ -3,7 +3,7 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useRef } from "react";
-import { VIEWS } from "./views";
+import type { View } from "./views";
 
 /** Whether a key press goes to a field or an open dialog. */
 export const inField = (e: KeyboardEvent): boolean => {
@@ -14,22 +14,24 @@ export const inField = (e: KeyboardEvent): boolean => {
 /** The same, or a key with a modifier, which is not one of our single keys. */
 export const typing = (e: KeyboardEvent): boolean => e.ctrlKey || e.metaKey || e.altKey || inField(e);
 
-export function useKeys(on: { find(): void; help(): void }): void {
+export function useKeys(views: readonly View[], on: { find?(): void; help(): void }): void {
   const router = useRouter();
   const armed = useRef(0);
   const latest = useRef(on);
   latest.current = on;
+  const known = useRef(views);
+  known.current = views;
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (typing(e)) return;
-      if (e.key === "/") {
+      if (e.key === "/" && latest.current.find) {
         e.preventDefault();
         latest.current.find();
       } else if (e.key === "?") latest.current.help();
       else if (e.key === "g") armed.current = Date.now();
       else if (Date.now() - armed.current < 1500) {
         armed.current = 0;
-        const view = VIEWS.find((v) => v.key === e.key);
+        const view = known.current.find((v) => v.key === e.key);
         if (view) {
           e.preventDefault();
           e.stopImmediatePropagation();

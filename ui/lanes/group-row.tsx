@@ -45,7 +45,7 @@ export const GroupRowView = memo(function GroupRowView({
   over: boolean;
   preview?: Preview;
   onSelect(id: string): void;
-  dragging(b: Block, row?: string): Dragging;
+  dragging?(b: Block, row?: string): Dragging;
 }) {
   const height = groupHeight(row);
   const coming = row.load.filter((w) => w.to > view.now).slice(0, 3);
@@ -137,7 +137,7 @@ export const GroupRowView = memo(function GroupRowView({
               anchor={row.id}
               preview={preview}
               onSelect={onSelect}
-              dragging={dragging}
+              {...(dragging ? { dragging } : {})}
             />
           ))}
       </div>

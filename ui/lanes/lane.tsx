@@ -48,7 +48,7 @@ export const LaneRow = memo(function LaneRow({
   to?: number;
   preview?: Preview;
   onSelect(id: string): void;
-  dragging(b: Block): Dragging;
+  dragging?(b: Block): Dragging;
 }) {
   const { height, top, road } = laneShape(lane, zoom);
   const sight = from === undefined || to === undefined ? undefined : { from, to };
@@ -62,11 +62,17 @@ export const LaneRow = memo(function LaneRow({
         className={cx("sticky left-0 z-[15] flex h-full flex-col border-r border-l-[5px] bg-card px-2.5 py-1.5", EDGE[d.state])}
         style={{ width: LABEL_PX }}
       >
-        <Link href={`/builds/${lane.buildId}`} title={lane.name} className="wide truncate text-[14px] hover:underline">
-          {lane.name}
-        </Link>
-        <p className="truncate text-[12px] text-muted" title={`${lane.van}, ${lane.client}`}>
-          {lane.van} · {lane.client}
+        {view.opens.includes(lane.buildId) ? (
+          <Link href={`/builds/${lane.buildId}`} title={lane.name} className="wide truncate text-[14px] hover:underline">
+            {lane.name}
+          </Link>
+        ) : (
+          <span title={lane.name} className="wide truncate text-[14px]">
+            {lane.name}
+          </span>
+        )}
+        <p className="truncate text-[12px] text-muted" title={[lane.van, lane.client].filter(Boolean).join(", ")}>
+          {[lane.van, lane.client].filter(Boolean).join(" · ")}
         </p>
         <p className="mt-1 text-[12px]">due {day(view.zone, lane.date.due)}</p>
         <p
@@ -81,7 +87,7 @@ export const LaneRow = memo(function LaneRow({
               ? `${-d.slackDays} ${d.slackDays === -1 ? "day" : "days"} over`
               : d.slackDays === 0
                 ? "no day to spare"
-                : `${d.slackDays} ${d.slackDays === 1 ? "day" : "days"} of air`}
+                : `${d.slackDays} ${d.slackDays === 1 ? "day" : "days"} to spare`}
         </p>
         <div className="mt-auto text-ink">
           <VanSide van={view.vans[lane.vanId]} width={62} />
@@ -165,7 +171,7 @@ export const LaneRow = memo(function LaneRow({
                   on={selected === b.jobId}
                   preview={preview}
                   onSelect={onSelect}
-                  dragging={dragging}
+                  {...(dragging ? { dragging } : {})}
                 />
               ))}
         {lane.stops

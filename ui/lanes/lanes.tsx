@@ -124,7 +124,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
   // Undo and redo go wherever the focus is, as long as nobody is typing.
   useEffect(() => {
     const onUndo = (e: KeyboardEvent) => {
-      if (!(e.ctrlKey || e.metaKey) || inField(e)) return;
+      if (!view.mayChange || !(e.ctrlKey || e.metaKey) || inField(e)) return;
       const undo = e.key === "z" && !e.shiftKey;
       const redo = e.key === "y" || (e.key === "Z" && e.shiftKey);
       if (!undo && !redo) return;
@@ -134,7 +134,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
     };
     window.addEventListener("keydown", onUndo);
     return () => window.removeEventListener("keydown", onUndo);
-  }, [pins]);
+  }, [pins, view.mayChange]);
 
   const onKey = (e: React.KeyboardEvent) => {
     if (inField(e.nativeEvent) || e.ctrlKey || e.metaKey) return;
@@ -150,7 +150,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
       const next = view.lanes[i]?.blocks.slice().sort((p, q) => Math.abs(p.from - here.from) - Math.abs(q.from - here.from))[0];
       if (next) show(next.jobId);
     };
-    const planned = here.state === "todo" || here.state === "paused";
+    const planned = view.mayChange && (here.state === "todo" || here.state === "paused");
     const keys: Record<string, () => void> = {
       ArrowRight: () => step(1),
       ArrowLeft: () => step(-1),
@@ -176,10 +176,16 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
     return (
       <div className="m-auto max-w-md p-8 text-center">
         <h1 className="text-[20px]">No lanes yet</h1>
-        <p className="mt-2 text-muted">Each build is a lane from its arrival to its flag. Add one, and its jobs are laid out here.</p>
-        <Link href="/builds/new" className={`${buttonClass("main")} mt-4`}>
-          Add a build
-        </Link>
+        <p className="mt-2 text-muted">
+          {view.mayChange
+            ? "Each build is a lane from its arrival to its flag. Add one, and its jobs are laid out here."
+            : "There is no build yet."}
+        </p>
+        {view.mayChange && (
+          <Link href="/builds/new" className={`${buttonClass("main")} mt-4`}>
+            Add a build
+          </Link>
+        )}
       </div>
     );
 
@@ -205,7 +211,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
                     to={seen(i) ? sight.right - LABEL_PX : undefined}
                     preview={pins.preview}
                     onSelect={onSelect}
-                    dragging={onDrag}
+                    {...(view.mayChange ? { dragging: onDrag } : {})}
                   />
                 ))
               : groupRows.map((g, i) => (
@@ -221,7 +227,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
                     over={over === g.id}
                     preview={pins.preview}
                     onSelect={setJobId}
-                    dragging={onDrag}
+                    {...(view.mayChange ? { dragging: onDrag } : {})}
                   />
                 ))}
             <div

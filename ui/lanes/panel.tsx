@@ -33,6 +33,7 @@ export function JobPanel({
   const z = zoneOf(view.zone);
   const sameDay = z.dayOf(block.from) === z.dayOf(block.to);
   const planned = block.state === "todo" || block.state === "paused";
+  const mayPin = planned && view.mayChange;
   return (
     <aside aria-label={`Job ${card.name}`} className="w-[300px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3.5">
       <div className="flex items-start justify-between gap-2">
@@ -44,9 +45,13 @@ export function JobPanel({
         </button>
       </div>
       <h2 className="text-[17px] leading-tight">
-        <Link href={`/builds/${card.buildId}?job=${encodeURIComponent(card.id)}`} className="hover:underline">
-          {card.name}
-        </Link>
+        {view.opens.includes(card.buildId) ? (
+          <Link href={`/builds/${card.buildId}?job=${encodeURIComponent(card.id)}`} className="hover:underline">
+            {card.name}
+          </Link>
+        ) : (
+          card.name
+        )}
       </h2>
       <p className="mt-1 text-muted">
         {time(view.zone, block.from)} to {sameDay ? clock(view.zone, block.to) : time(view.zone, block.to)} ·{" "}
@@ -66,7 +71,7 @@ export function JobPanel({
           {card.bond.blocked === 0
             ? "The hold falls on closed hours and blocks nobody."
             : `The hold keeps its zones from ${sayMinutes(card.bond.blocked)} of working time.`}
-          {card.bond.better && (
+          {view.mayChange && card.bond.better && (
             <>
               {" "}
               Ended at {near(view.zone, card.bond.better.end, view.now)}, it would block{" "}
@@ -107,7 +112,7 @@ export function JobPanel({
           </ol>
         </Part>
       )}
-      {planned && (
+      {mayPin && (
         <Part title={`To gain a day for ${card.build}`}>
           <GainADay
             buildId={card.buildId}
@@ -164,7 +169,7 @@ export function JobPanel({
           </ul>
         </Part>
       )}
-      {planned && (
+      {mayPin && (
         <Part title="Pin">
           <form
             className="flex flex-col gap-2"

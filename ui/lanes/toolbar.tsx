@@ -3,8 +3,9 @@
 
 import { Redo2, Undo2 } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
-import { useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import type { ZoomName } from "@/core/lanes/axis";
+import { typing } from "../frame/use-keys";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
@@ -39,16 +40,26 @@ export function Toolbar({
   behind: number;
 }) {
   const act = useAct();
+  const { run } = act;
   const [moving, setMoving] = useState(false);
   const [publishing, setPublishing] = useState(false);
   const running = useRef<AbortController>(null);
   const next = (view.published?.number ?? 0) + 1;
   const n = view.moves.length;
-  const replan = () => {
+  const replan = useCallback(() => {
     running.current = new AbortController();
     const { signal } = running.current;
-    void act.run(() => send("POST", "plan", {}, signal), "Replanned");
-  };
+    void run(() => send("POST", "plan", {}, signal), "Replanned");
+  }, [run]);
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.key !== "r" || !view.mayChange || act.busy || typing(e)) return;
+      e.preventDefault();
+      replan();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [replan, view.mayChange, act.busy]);
   return (
     <div className="z-20 flex min-h-[48px] shrink-0 items-center gap-3 border-b bg-paper px-4 py-1.5">
       <ToggleGroup.Root
@@ -92,51 +103,53 @@ export function Toolbar({
             {" · "}
             <b className="text-amber-text">stale: {view.stale}</b>
           </>
-        ) : view.published ? (
+        ) : view.published && view.mayChange ? (
           ` · ${n === 0 ? "nothing would move" : `${n} ${n === 1 ? "job" : "jobs"} would move`}${view.against?.newest ? "" : ` against plan ${view.against?.number}`}`
         ) : null}
       </p>
-      <div className="flex shrink-0 items-center gap-2">
-        {view.atRisk > 0 && (
-          <b className="mr-1 text-signal-text">
-            {view.atRisk} {view.atRisk === 1 ? "date" : "dates"} at risk
-          </b>
-        )}
-        {act.busy ? (
-          <Button kind="danger" onClick={() => running.current?.abort()}>
-            Replanning … stop
+      {view.mayChange && (
+        <div className="flex shrink-0 items-center gap-2">
+          {view.atRisk > 0 && (
+            <b className="mr-1 text-signal-text">
+              {view.atRisk} {view.atRisk === 1 ? "date" : "dates"} at risk
+            </b>
+          )}
+          {act.busy ? (
+            <Button kind="danger" onClick={() => running.current?.abort()}>
+              Replanning … stop
+            </Button>
+          ) : (
+            <Button onClick={replan} kind={view.stale || !view.hasPlan ? "main" : "plain"}>
+              Replan
+            </Button>
+          )}
+          <div className="flex">
+            <Button
+              onClick={pins.undo}
+              disabled={!pins.undoable || pins.busy}
+              title="Undo the last pin (Ctrl Z)"
+              aria-label="Undo the last pin"
+            >
+              <Undo2 size={15} />
+            </Button>
+            <Button onClick={pins.redo} disabled={!pins.redoable || pins.busy} title="Pin again (Ctrl Y)" aria-label="Pin again">
+              <Redo2 size={15} />
+            </Button>
+          </div>
+          <Search disabled={!view.hasPlan || act.busy} behind={behind} />
+          <Button onClick={() => setMoving(true)} disabled={!view.published || !view.hasPlan}>
+            Compare with published
           </Button>
-        ) : (
-          <Button onClick={replan} kind={view.stale || !view.hasPlan ? "main" : "plain"}>
-            Replan
-          </Button>
-        )}
-        <div className="flex">
           <Button
-            onClick={pins.undo}
-            disabled={!pins.undoable || pins.busy}
-            title="Undo the last pin (Ctrl Z)"
-            aria-label="Undo the last pin"
+            kind={view.stale || !view.hasPlan ? "plain" : "main"}
+            disabled={!view.hasPlan || !!view.stale || (n === 0 && !!view.against?.newest)}
+            onClick={() => setPublishing(true)}
+            title={view.stale ? "Replan first: the plan does not know the last change" : undefined}
           >
-            <Undo2 size={15} />
-          </Button>
-          <Button onClick={pins.redo} disabled={!pins.redoable || pins.busy} title="Pin again (Ctrl Y)" aria-label="Pin again">
-            <Redo2 size={15} />
+            Publish plan {next}
           </Button>
         </div>
-        <Search disabled={!view.hasPlan || act.busy} behind={behind} />
-        <Button onClick={() => setMoving(true)} disabled={!view.published || !view.hasPlan}>
-          See what moves
-        </Button>
-        <Button
-          kind={view.stale || !view.hasPlan ? "plain" : "main"}
-          disabled={!view.hasPlan || !!view.stale || (n === 0 && !!view.against?.newest)}
-          onClick={() => setPublishing(true)}
-          title={view.stale ? "Replan first: the plan does not know the last change" : undefined}
-        >
-          Publish plan {next}
-        </Button>
-      </div>
+      )}
       <Dialog
         wide
         open={moving}

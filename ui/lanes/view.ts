@@ -58,6 +58,10 @@ export interface HandoverRow {
 }
 
 export interface LanesView {
+  /** The reader is the lead: pins, replans and publishes. */
+  mayChange: boolean;
+  /** Builds whose page the reader may open. */
+  opens: string[];
   currency: string;
   zone: string;
   now: number;

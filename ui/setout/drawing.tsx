@@ -141,11 +141,14 @@ interface Props {
   lit?: number;
 }
 
+/** Lines and words are as thick and large as the sheet is. */
+export const growOf = (b: { left: number; right: number; top: number; bottom: number }): number =>
+  Math.max(1, Math.max(b.right - b.left, (b.top - b.bottom) * 1.4) / 1500);
+
 export function DrawingView({ drawing, handles = [], moves, marks = [], lit }: Props) {
   const b = bounds(drawing.shapes);
   const [w, h] = [b.right - b.left, b.top - b.bottom];
-  // Lines and words as thick and large as the sheet is.
-  const grow = Math.max(1, Math.max(w, h * 1.4) / 1500);
+  const grow = growOf(b);
   const margin = 60 * grow;
   return (
     <figure className="flex min-h-0 flex-1 flex-col rounded border bg-white p-3 text-[#242a2c]">

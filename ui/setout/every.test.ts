@@ -5,6 +5,7 @@ import { InputError } from "@/core/plan/fault";
 import { asResult, findCalculator } from "@/core/setout/calculators";
 import { toDxf } from "@/core/setout/drawing/dxf";
 import { toSvg } from "@/core/setout/drawing/svg";
+import { sayResults } from "@/core/setout/say-results";
 import { toInput } from "./fields";
 import { SHEETS } from "./sheets";
 
@@ -37,6 +38,12 @@ const figures = (v: unknown): number[] =>
 describe.each(SHEETS.map((s) => s.name))("%s", (name) => {
   const start = startOf(name);
   const outcome = findCalculator(name)!.run(start);
+  it("calls its figures by words: no unit's code stands in a name", () => {
+    for (const r of sayResults(name, outcome.results)) {
+      expect(r.label).toMatch(/\S/);
+      expect(r.label).not.toMatch(/\b(mm2|dm2|m2|[a-z]+H|[a-z]+C|[a-z]+K)\b/);
+    }
+  });
   it("refuses a field that it does not know, by its name", () => {
     expect(faultsOf(name, { ...start, somethingElse: 1 })).toContain("somethingElse");
   });

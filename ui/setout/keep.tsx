@@ -1,17 +1,14 @@
 "use client";
-// What binds a sheet to a build: kept by whom, measured a second time from the other datum, locked, opened again.
+// What binds a sheet to a build: kept by whom, measured a second time, locked, opened again.
 
 import { Lock, TriangleAlert } from "lucide-react";
 import { useState } from "react";
-import { InputError } from "@/core/plan/fault";
-import { parseLength } from "@/core/setout/lengths";
-import { AGREE_MM, disagreements } from "@/core/setout/second";
 import { Button } from "../kit/button";
-import { cx } from "../kit/cx";
 import { inputClass } from "../kit/field";
 import { send } from "../kit/send";
 import { time } from "../kit/time";
 import type { Act } from "../kit/use-act";
+import { Second } from "./second";
 import type { KeptSheet } from "./view";
 
 /** How a kept sheet stands, with the second measuring under it. */
@@ -71,84 +68,6 @@ export function Kept({
       {s.locked === null && !changed && <Second key={s.id} sheet={s} act={act} />}
       {s.locked !== null && lead && <Unlock sheet={s} act={act} />}
     </section>
-  );
-}
-
-function Second({ sheet: s, act }: { sheet: KeptSheet; act: Act }) {
-  const [typed, setTyped] = useState<Record<string, string>>(() =>
-    Object.fromEntries(Object.entries(s.second?.readings ?? {}).map(([k, v]) => [k, String(v)])),
-  );
-  const [asked, setAsked] = useState(s.second !== null);
-  const [fault, setFault] = useState<string>();
-  // The version after our own last answer, until the page has caught up with it.
-  const [mine, setMine] = useState(0);
-  const read: Record<string, number> = {};
-  let wrong: string | undefined;
-  for (const w of s.wanted) {
-    const text = (typed[w.name] ?? "").trim();
-    if (!text) continue;
-    try {
-      read[w.name] = parseLength(text, w.label);
-    } catch (e) {
-      wrong = e instanceof InputError ? `${w.label} ${e.faults[0].message}` : String(e);
-    }
-  }
-  const differ = disagreements(s.wanted, read).filter((d) => d.second !== null);
-  const missing = s.wanted.filter((w) => read[w.name] === undefined).length;
-  const give = async () => {
-    setFault(undefined);
-    let answer: { version?: number; locked?: boolean; stop?: string } = {};
-    const ok = await act.run(async () => {
-      answer = await send("POST", `sheets/${s.id}/second`, { version: Math.max(mine, s.version), readings: read });
-    }, undefined);
-    if (ok) setMine(answer.version ?? 0);
-    if (ok && !answer.locked) setFault(answer.stop ?? "The two measurings differ. Measure again, or set the sheet right.");
-  };
-  if (!asked)
-    return (
-      <Button className="self-start" onClick={() => setAsked(true)}>
-        {s.wanted.length ? "Measure a second time" : "Sign and lock"}
-      </Button>
-    );
-  return (
-    <form
-      className="flex flex-col gap-2 rounded-md border px-3 py-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void give();
-      }}
-    >
-      <p className="font-semibold">{s.wanted.length ? "Second measuring, from the other datum" : "Nothing to measure twice: sign it"}</p>
-      {s.wanted.map((w) => {
-        const bad = differ.find((d) => d.label === w.label);
-        return (
-          <label key={w.name} className="flex items-center justify-between gap-3">
-            <span className={cx(bad && "text-signal-text")}>
-              {w.label}
-              {bad && `: ${bad.second} is not what the first measuring says`}
-            </span>
-            <input
-              aria-label={w.label}
-              value={typed[w.name] ?? ""}
-              onChange={(e) => setTyped({ ...typed, [w.name]: e.target.value })}
-              aria-invalid={bad ? true : undefined}
-              className={cx(inputClass, "!w-28")}
-            />
-          </label>
-        );
-      })}
-      {(wrong || fault) && (
-        <p role="alert" className="text-signal-text">
-          {wrong ?? fault}
-        </p>
-      )}
-      <p className="flex items-center gap-3">
-        <Button kind="main" type="submit" disabled={act.busy || !!wrong || missing > 0}>
-          Compare and lock
-        </Button>
-        <span className="text-[12px] text-muted">{missing ? `${missing} to read` : `agree within ${AGREE_MM} mm`}</span>
-      </p>
-    </form>
   );
 }
 

@@ -1,5 +1,5 @@
 "use client";
-// The set-out view: a sheet chosen at the left, its drawing in the middle, what you know and what follows at the right.
+// The set-out view: a sheet chosen at the left, its drawing in the middle, inputs and results at the right.
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -9,7 +9,8 @@ import { toDxf } from "@/core/setout/drawing/dxf";
 import { toSvg } from "@/core/setout/drawing/svg";
 import { handlesOf, moved } from "@/core/setout/handles";
 import { sayInches } from "@/core/setout/lengths";
-import type { Finding, Outcome } from "@/core/setout/model";
+import type { Outcome } from "@/core/setout/model";
+import { sayResults } from "@/core/setout/say-results";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { send } from "../kit/send";
@@ -19,10 +20,11 @@ import { Chosen, optionsOf } from "./chosen";
 import { Claim } from "./claim";
 import { DrawingView } from "./drawing";
 import { blankDraft, type Draft } from "./fields";
+import { FindingList } from "./finding-list";
 import { SheetForm } from "./form";
 import { HandOut } from "./hand-out";
 import { Kept } from "./keep";
-import { marksOf, numbered } from "./marks";
+import { marksOf } from "./marks";
 import { SHEETS } from "./sheets";
 import { inputOf, useOutcome } from "./use-outcome";
 import type { KeptSheet, SetOutView } from "./view";
@@ -257,15 +259,17 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
           {kept && of && kept.asks.length > 0 && (
             <p className="mb-3 rounded-md border border-amber bg-amber-soft px-3 py-2">
               It asks for work: {kept.asks.join("; ")}.{" "}
-              <Link href={`/builds/${of.buildId}`} className="font-semibold underline underline-offset-2">
-                Take it on
-              </Link>
+              {view.lead && (
+                <Link href={`/builds/${of.buildId}`} className="font-semibold underline underline-offset-2">
+                  Take it on
+                </Link>
+              )}
             </p>
           )}
           {kept && of && view.lead && !changed && (
             <Chosen key={name} buildId={of.buildId} jobId={of.jobId} options={optionsOf(name, kept.draft, outcome)} />
           )}
-          <h2 className="mb-2 text-[15px]">What you know</h2>
+          <h2 className="mb-2 text-[15px]">Inputs</h2>
           <fieldset disabled={locked}>
             <legend className="sr-only">{locked ? "Locked" : "Figures"}</legend>
             <SheetForm
@@ -284,9 +288,9 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
           {outcome && (
             <>
               <h2 className="mt-4 mb-1 text-[15px]">Results</h2>
-              <Results results={outcome.results} inches={inches} lengths={!NO_LENGTHS.has(sheet.name)} />
+              <Results sheet={sheet.name} results={outcome.results} inches={inches} />
               <h2 className="mt-4 mb-1 text-[15px]">Findings</h2>
-              <Findings list={outcome.findings} onPoint={setLit} />
+              <FindingList list={outcome.findings} onPoint={setLit} />
             </>
           )}
         </aside>
@@ -339,135 +343,26 @@ function Files({ name, outcome }: { name: string; outcome: Outcome }) {
   );
 }
 
-/** "perimeter" for perimeter, "corner holes" for cornerHoles. */
-const spoken = (key: string): string => key.replace(/([a-z0-9])([A-Z])/g, (_m, a: string, b: string) => `${a} ${b.toLowerCase()}`);
-/** Sheets whose results are minutes, degrees, litres or money. */
-const NO_LENGTHS = new Set([
-  "cure",
-  "sealant",
-  "open-skin",
-  "battery-stand",
-  "dew-point",
-  "recoat",
-  "lettering",
-  "zone-rate",
-  "template-gap",
-  "session",
-  "good-slot",
-  "unit-choice",
-  "cable",
-  "unit-run",
-  "edge-clock",
-  "go-no-go",
-  "disturbed-hold",
-  "passes",
-  "mixes",
-  "second-hands",
-  "hands-date",
-  "land-product",
-  "solar-fix",
-]);
-/** Figures that are no lengths, whatever the unit. */
-const PLAIN = new Set([
-  "count",
-  "sheets",
-  "packs",
-  "areaM2",
-  "massKg",
-  "minutes",
-  "massRemovedKg",
-  "primerDm2",
-  "bay",
-  "bar",
-  "ml",
-  "allFilledMl",
-  "station",
-  "passes",
-  "mixes",
-  "inside",
-  "outside",
-  "chainHoles",
-  "timbers",
-  "spareMinutes",
-  "twoMinutes",
-  "freed",
-  "calls",
-]);
-
-function Results({ results, inches, lengths }: { results: Record<string, unknown>; inches: boolean; lengths: boolean }) {
-  const say = (v: unknown, key: string): string => {
-    if (v === null) return "none";
-    if (typeof v === "number") return inches && lengths && !PLAIN.has(key) ? sayInches(v) : String(v);
-    if (typeof v === "boolean") return v ? "yes" : "no";
-    if (Array.isArray(v)) return v.length ? v.map((x) => say(x, key)).join("; ") : "none";
-    if (typeof v === "object")
-      return Object.entries(v as object)
-        .filter(([k]) => k !== "pieces")
-        .map(([k, x]) => (k === "name" ? String(x) : `${spoken(k)} ${say(x, k)}`))
-        .join(", ");
-    return String(v);
-  };
+function Results({ sheet, results, inches }: { sheet: string; results: Record<string, unknown>; inches: boolean }) {
   return (
     <dl>
-      {Object.entries(results).map(([k, v]) => {
-        const long = typeof v === "object" && v !== null;
-        return (
-          <div key={k} className={cx("border-b py-1", !long && "flex justify-between gap-3")}>
-            <dt className="text-muted">{spoken(k)}</dt>
-            <dd className={cx(!long && "font-bold", "[overflow-wrap:anywhere]")}>
-              {Array.isArray(v) && v.length > 1 ? (
-                <ul>
-                  {v.map((x) => (
-                    <li key={JSON.stringify(x)}>{say(x, k)}</li>
-                  ))}
-                </ul>
-              ) : (
-                say(v, k)
-              )}
-            </dd>
-          </div>
-        );
-      })}
-    </dl>
-  );
-}
-
-const MARK = {
-  ok: [<Tick key="ok" />, "bg-green text-white", "in order"],
-  warn: ["!", "bg-amber text-white", "mind"],
-  stop: ["×", "bg-signal text-white", "stop"],
-} as const;
-
-function Findings({ list, onPoint }: { list: readonly Finding[]; onPoint(n: number | undefined): void }) {
-  return (
-    <ul>
-      {numbered(list).map((f) => (
-        <li key={`${f.about} ${f.text}`} className="flex gap-2 border-b py-1.5">
-          <span
-            role="img"
-            aria-label={MARK[f.level][2]}
-            className={cx("grid size-5 shrink-0 place-items-center rounded text-[12px] font-bold", MARK[f.level][1])}
-          >
-            {MARK[f.level][0]}
-          </span>
-          {f.n ? (
-            <button
-              type="button"
-              className="text-left hover:underline focus-visible:underline"
-              title={`Number ${f.n} in the drawing`}
-              onMouseEnter={() => onPoint(f.n)}
-              onMouseLeave={() => onPoint(undefined)}
-              onFocus={() => onPoint(f.n)}
-              onBlur={() => onPoint(undefined)}
-            >
-              <b>{f.n}</b> {f.text}
-            </button>
-          ) : (
-            <span>{f.text}</span>
-          )}
-        </li>
+      {sayResults(sheet, results, inches).map((r) => (
+        <div key={r.label} className={cx("border-b py-1", !r.long && "flex justify-between gap-3")}>
+          <dt className="text-muted">{r.label}</dt>
+          <dd className={cx(!r.long && "font-bold", "[overflow-wrap:anywhere]")}>
+            {r.lines.length > 1 ? (
+              <ul>
+                {r.lines.map((l) => (
+                  <li key={l}>{l}</li>
+                ))}
+              </ul>
+            ) : (
+              r.lines[0]
+            )}
+          </dd>
+        </div>
       ))}
-    </ul>
+    </dl>
   );
 }
 

@@ -20,6 +20,8 @@ export interface KeptSheet {
   /** What has changed beneath it since. */
   notices: string[];
   wanted: SecondReading[];
+  /** Why the reader can't do the second measuring. */
+  secondWhyNot: string | null;
   /** What can be claimed of its part, where it does not fit. */
   claim: { note: string; parts: { id: string; name: string; version: number }[] } | null;
   /** Jobs that it asks for. */

@@ -156,7 +156,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
           <p className="text-muted">
             Against plan {view.published}.{" "}
             <Link href="/lanes" className="underline underline-offset-2">
-              See what moves and publish
+              Compare with published
             </Link>
           </p>
         )}

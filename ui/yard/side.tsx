@@ -68,7 +68,7 @@ export function YardSide({ view }: { view: YardView }) {
           </details>
         )}
       </Section>
-      <Section title="Dates" aside="working days of air">
+      <Section title="Dates" aside="working days to spare">
         {!view.hasPlan && <p className="py-3 text-muted">No plan yet. Replan, then the dates stand here.</p>}
         <ul>
           {view.dates.map((d) => (

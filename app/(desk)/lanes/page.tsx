@@ -1,14 +1,15 @@
 import type { Metadata } from "next";
 import { plansToCompare, warmPlanner } from "@/server/planning";
 import { Lanes } from "@/ui/lanes/lanes";
-import { lanesView } from "../../_views/lanes";
-import { leadState } from "../../_views/state";
+import { fitterLanes, lanesView } from "../../_views/lanes";
+import { userState } from "../../_views/state";
 
 export const metadata: Metadata = { title: "Lanes" };
 
 export default async function Page({ searchParams }: { searchParams: Promise<{ job?: string; against?: string }> }) {
   const { job, against } = await searchParams;
-  const state = await leadState();
+  const { state, user, mine } = await userState();
+  if (user.role !== "lead") return <Lanes view={fitterLanes(state, mine)} selected={job} />;
   warmPlanner(state);
   const { list, plan } = await plansToCompare(state.zone, against && /^\d{1,9}$/.test(against) ? Number(against) : undefined);
   return <Lanes view={lanesView(state, list, plan)} selected={job} />;

@@ -1,24 +1,35 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { allUsers } from "@/server/people";
+import { FitterBuild } from "@/ui/build/fitter";
 import { BuildSheet } from "@/ui/build/sheet";
 import { buildView } from "../../../_views/build";
-import { leadState } from "../../../_views/state";
+import { fitterBuildView } from "../../../_views/fitter";
+import { userState } from "../../../_views/state";
 
-export const metadata: Metadata = { title: "Build" };
-
-export default async function Page({
-  params,
-  searchParams,
-}: {
+interface Asked {
   params: Promise<{ id: string }>;
   searchParams: Promise<{ job?: string; tab?: string }>;
-}) {
+}
+
+export async function generateMetadata({ params }: Asked): Promise<Metadata> {
   const { id } = await params;
-  const state = await leadState();
+  const { state, mine } = await userState();
+  return { title: mine.has(id) ? state.shop.builds.find((b) => b.id === id)?.name : "Build" };
+}
+
+export default async function Page({ params, searchParams }: Asked) {
+  const { id } = await params;
+  const { state, user, mine } = await userState();
+  if (!mine.has(id)) notFound();
   const names = new Map((await allUsers()).map((u) => [u.id, u.name]));
+  const { job, tab } = await searchParams;
+  if (user.role !== "lead") {
+    const view = await fitterBuildView(state, id, user.fitterId ?? "", names);
+    if (!view) notFound();
+    return <FitterBuild key={id} view={view} open={job} />;
+  }
   const view = await buildView(state, id, names);
   if (!view) notFound();
-  const { job, tab } = await searchParams;
   return <BuildSheet key={id} view={view} open={job} tab={tab} />;
 }

@@ -1,0 +1,38 @@
+// The set-out of a job for its card.
+
+import { findCalculator } from "@/core/setout/calculators";
+import { sayResults } from "@/core/setout/say-results";
+import { secondReadings } from "@/core/setout/second";
+import { jobSheets, outcomeOf, secondFault, sheetsMissing } from "@/core/shop/job-sheets";
+import type { BuildRow, JobRow } from "@/core/shop/model";
+import { sheetNotices } from "@/core/shop/sheets";
+import type { State } from "@/server/planning";
+import type { CardJob } from "@/ui/card/view";
+import type { SheetCard } from "@/ui/setout/sheet-card";
+
+export function cardSheets(state: State, build: BuildRow, job: JobRow, reader: string, who: (user: string) => string): CardJob["setOut"] {
+  const kept = jobSheets(build, job).map((s): SheetCard => {
+    const outcome = outcomeOf(s);
+    return {
+      id: s.id,
+      version: s.version,
+      calculator: s.calculator,
+      title: findCalculator(s.calculator)!.title,
+      by: who(s.savedBy),
+      at: s.savedAt,
+      locked: s.lockedAt,
+      notices: sheetNotices(state.shop, build, s, state.working?.plan, state.now),
+      figures: sayResults(s.calculator, outcome.results),
+      cuts: outcome.cuts,
+      findings: outcome.findings,
+      drawing: outcome.drawing,
+      wanted: s.lockedAt === null ? secondReadings(s.calculator, s.input, outcome) : [],
+      second: s.second && { by: s.secondBy ? who(s.secondBy) : "somebody", readings: s.second },
+      secondWhyNot: secondFault(s, reader) ?? null,
+    };
+  });
+  return {
+    kept,
+    missing: sheetsMissing(build, job).map((name) => ({ calculator: name, title: findCalculator(name)!.title })),
+  };
+}

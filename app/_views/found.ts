@@ -1,0 +1,16 @@
+// What was found and measured on a van and is still open, for the card.
+
+import type { BuildRow } from "@/core/shop/model";
+import type { BuildRecord } from "@/core/shop/records";
+import type { Van } from "@/core/van/model";
+import type { CardFound } from "@/ui/card/view";
+
+const SHOWN: ReadonlySet<BuildRecord["kind"]> = new Set(["mark", "circuit", "seat", "round", "trap", "fixing"]);
+
+export const foundOn = (build: Pick<BuildRow, "records">, van: Van, who: (user: string) => string): CardFound => ({
+  van,
+  records: build.records
+    .filter((r) => SHOWN.has(r.kind) && r.closedAt === null)
+    .sort((a, b) => b.saidAt - a.saidAt || a.id.localeCompare(b.id))
+    .map((r) => ({ ...r, by: who(r.saidBy) })),
+});
