@@ -29,6 +29,7 @@ import { writePapers } from "./papers";
 import * as made from "./people";
 import { LEAD } from "./people";
 import { writeRecords } from "./records";
+import { writeSheets } from "./sheets";
 import { takePhotos } from "./take-photos";
 
 /** Whether the demo is there: "half" when its loading was cut off (its plans are made last). */
@@ -77,6 +78,7 @@ export async function loadDemo(say: (text: string) => void = () => undefined): P
   await writeRecords(now);
   await writeHoles(now);
   await writePapers(now);
+  await writeSheets(now);
   say("photos");
   await takePhotos(now);
   say("plans");

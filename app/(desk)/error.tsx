@@ -27,7 +27,7 @@ export default function Failed({ error, reset }: { error: Error; reset(): void }
   }, [error, again]);
   return (
     <div className="m-auto max-w-md p-8 text-center">
-      <h1 className="text-[20px]">This view could not be drawn</h1>
+      <h1 className="text-[1.25rem]">This view could not be drawn</h1>
       <p className="mt-2 text-muted">
         The server or its database did not answer as it should. Try again in a moment. If it goes on, tell whoever looks after the server.
       </p>

@@ -18,7 +18,7 @@ export function Account({ view }: { view: AccountView }) {
     <main className="mx-auto flex w-full max-w-2xl flex-col gap-4 p-5">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <div>
-          <h1 className="text-[22px]">Your account</h1>
+          <h1 className="text-[1.375rem]">Your account</h1>
           <p className="text-muted">
             {view.name}, signs in as {view.login}
           </p>
@@ -37,7 +37,7 @@ export function Account({ view }: { view: AccountView }) {
 export function Section({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <section className="rounded-md border bg-card p-4" aria-label={title}>
-      <h2 className="mb-2 text-[16px]">{title}</h2>
+      <h2 className="mb-2 text-[1rem]">{title}</h2>
       {children}
     </section>
   );

@@ -22,7 +22,7 @@ export function AskedJobs({ view }: { view: BuildView }) {
   if (!view.asked.length && !taken.length) return null;
   return (
     <section aria-label="Extra work found" className="mb-5 rounded-md border bg-card px-3 py-2">
-      <h2 className="text-[15px]">Extra work found</h2>
+      <h2 className="text-[0.9375rem]">Extra work found</h2>
       <ul>
         {view.asked.map((a) => (
           <AskedLine key={a.key} view={view} asked={a} />
@@ -49,8 +49,8 @@ function AskedLine({ view, asked }: { view: BuildView; asked: Asked }) {
         <span className="flex flex-wrap items-center gap-1.5">
           <StageBadge stage={asked.stage} /> <b>{asked.name}</b> <span className="text-muted">{sayMinutes(asked.minutes)}</span>
         </span>
-        <span className="block text-[12px] text-muted">{asked.why}</span>
-        {asked.stop && <span className="block text-[12px] text-signal-text">Not yet: {asked.stop}</span>}
+        <span className="block text-[0.75rem] text-muted">{asked.why}</span>
+        {asked.stop && <span className="block text-[0.75rem] text-signal-text">Not yet: {asked.stop}</span>}
         {dates && <DateLines dates={dates} />}
       </span>
       <span className="flex gap-2">

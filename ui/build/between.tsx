@@ -14,7 +14,7 @@ const Job = ({ side, onOpen }: { side: Side; onOpen(job: string): void }) => (
     <button type="button" onClick={() => onOpen(side.jobId)} className="text-left font-semibold hover:underline">
       {side.name}
     </button>
-    <span className="text-[12px] text-muted">
+    <span className="text-[0.75rem] text-muted">
       {" "}
       {side.underWay ? "under way, " : ""}
       {side.crew}, {side.where}
@@ -26,8 +26,8 @@ export function SideBySide({ view, onOpen }: { view: BuildView; onOpen(job: stri
   if (!view.beside.length) return null;
   return (
     <section aria-label="Side by side" className="rounded-md border bg-card px-3 py-2">
-      <h2 className="text-[15px]">Side by side</h2>
-      <p className="text-[12px] text-muted">Could both be in work as things stand: they don't meet, and there are people for both.</p>
+      <h2 className="text-[0.9375rem]">Side by side</h2>
+      <p className="text-[0.75rem] text-muted">Could both be in work as things stand: they don't meet, and there are people for both.</p>
       <ol>
         {view.beside.map((p) => (
           <li key={`${p.one.jobId} ${p.other.jobId}`} className="border-b py-1.5 last:border-0">
@@ -35,7 +35,7 @@ export function SideBySide({ view, onOpen }: { view: BuildView; onOpen(job: stri
             <span className="block pl-3">
               and <Job side={p.other} onOpen={onOpen} />
             </span>
-            {p.chained && <b className="text-[12px] text-pine">its date hangs on one of them</b>}
+            {p.chained && <b className="text-[0.75rem] text-pine">its date hangs on one of them</b>}
           </li>
         ))}
       </ol>
@@ -56,7 +56,7 @@ export function HandToHand({ view, onOpen }: { view: BuildView; onOpen(job: stri
       .join(" · ");
   return (
     <section aria-label="Hand to hand" className="rounded-md border bg-card px-3 py-2">
-      <h2 className="text-[15px]">Hand to hand</h2>
+      <h2 className="text-[0.9375rem]">Hand to hand</h2>
       <ol>
         {view.between.map((b) => (
           <li key={b.jobId} className="flex items-start gap-3 border-b py-1.5 last:border-0">
@@ -64,8 +64,8 @@ export function HandToHand({ view, onOpen }: { view: BuildView; onOpen(job: stri
               <button type="button" onClick={() => onOpen(b.jobId)} className="text-left font-semibold hover:underline">
                 {b.name}
               </button>
-              <span className="block text-[12px] text-muted">{lies(b)}</span>
-              <span className="block text-[12px] text-muted">
+              <span className="block text-[0.75rem] text-muted">{lies(b)}</span>
+              <span className="block text-[0.75rem] text-muted">
                 then <b className="text-ink">{b.next.name}</b>, {b.next.crewNames}
                 {b.neededBy !== null && (
                   <>
@@ -73,7 +73,7 @@ export function HandToHand({ view, onOpen }: { view: BuildView; onOpen(job: stri
                   </>
                 )}
               </span>
-              {b.state !== "making" && b.next.stop && <span className="block text-[12px] text-amber-text">not yet: {b.next.stop}</span>}
+              {b.state !== "making" && b.next.stop && <span className="block text-[0.75rem] text-amber-text">not yet: {b.next.stop}</span>}
             </div>
             {b.state !== "making" && b.next.stop === null && (
               <Button

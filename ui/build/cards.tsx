@@ -14,7 +14,7 @@ export function PrintCards({ build, back, cards }: { build: string; back: string
   return (
     <div className="mx-auto w-full max-w-[210mm] p-5 print:max-w-none print:p-0">
       <div className="mb-4 flex flex-wrap items-center gap-3 print:hidden">
-        <h1 className="mr-auto text-[22px]">{build}: job cards</h1>
+        <h1 className="mr-auto text-[1.375rem]">{build}: job cards</h1>
         <label className="flex items-center gap-2">
           Which
           <select value={stage} onChange={(e) => setStage(e.target.value)} className="h-8 rounded-md border bg-card px-2">
@@ -59,14 +59,14 @@ function Card({ card: c, build }: { card: PrintCard; build: string }) {
     <article
       ref={paper}
       style={{ "--fit": fit } as React.CSSProperties}
-      className="mb-5 w-[190mm] rounded-md border bg-white p-6 text-[13px] text-black break-after-page print:m-0 print:rounded-none print:border-0 print:p-0 print:[zoom:var(--fit)] last:break-after-auto"
+      className="mb-5 w-[190mm] rounded-md border bg-white p-6 text-[0.8125rem] text-black break-after-page print:m-0 print:rounded-none print:border-0 print:p-0 print:[zoom:var(--fit)] last:break-after-auto"
     >
       <header className="flex items-start justify-between gap-6 border-b-2 border-black pb-3">
         <div>
           <p className="flex items-center gap-2">
             <StageBadge stage={c.stage} /> {STAGE[c.stage]?.name} · {build} · {c.van}
           </p>
-          <h2 className="wide mt-1 text-[24px] leading-tight">{c.name}</h2>
+          <h2 className="wide mt-1 text-[1.5rem] leading-tight">{c.name}</h2>
           <p className="mt-1">
             {c.when} · {c.place} · {c.who || c.crew}
           </p>
@@ -76,7 +76,7 @@ function Card({ card: c, build }: { card: PrintCard; build: string }) {
             {c.needs.length > 0 && ` · ${c.needs.join(", ")}`}
           </p>
         </div>
-        <figure className="shrink-0 text-center text-[11px]">
+        <figure className="shrink-0 text-center text-[0.6875rem]">
           {/* biome-ignore lint/performance/noImgElement: a drawing made by the server, in the page itself */}
           <img src={c.qr} alt={`Code that opens ${c.name} on a phone`} width={104} height={104} />
           <figcaption>opens the card</figcaption>
@@ -86,7 +86,7 @@ function Card({ card: c, build }: { card: PrintCard; build: string }) {
         <section>
           {c.questions.length > 0 && (
             <>
-              <h3 className="mb-1 text-[13px]">Before you {c.deed}</h3>
+              <h3 className="mb-1 text-[0.8125rem]">Before you {c.deed}</h3>
               <ul className="mb-4 flex flex-col gap-1.5">
                 {c.questions.map((q) => (
                   <Tick key={q} text={q} />
@@ -94,7 +94,7 @@ function Card({ card: c, build }: { card: PrintCard; build: string }) {
               </ul>
             </>
           )}
-          <h3 className="mb-1 text-[13px]">Steps</h3>
+          <h3 className="mb-1 text-[0.8125rem]">Steps</h3>
           <ol className="flex flex-col gap-1.5">
             {c.steps.map((s, i) => (
               <Tick key={s} text={`${i + 1}. ${s}`} />
@@ -136,7 +136,7 @@ function Bit({ title, list, tick, strong }: { title: string; list: string[]; tic
   if (!list.length) return null;
   return (
     <div className={cx(strong && "border-2 border-black p-2")}>
-      <h3 className="mb-1 text-[13px]">{title}</h3>
+      <h3 className="mb-1 text-[0.8125rem]">{title}</h3>
       <ul className={cx("flex flex-col gap-1", !tick && "list-disc pl-4")}>
         {list.map((t) => (tick ? <Tick key={t} text={t} /> : <li key={t}>{t}</li>))}
       </ul>

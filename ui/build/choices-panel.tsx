@@ -34,7 +34,7 @@ export function ChoicesPanel({ view }: { view: BuildView }) {
     <div>
       {view.openChoices.length > 0 && (
         <section aria-label="Not decided" className="mb-5 rounded-md border border-amber bg-amber-soft px-4 py-3">
-          <h2 className="text-[15px]">Still to be decided</h2>
+          <h2 className="text-[0.9375rem]">Still to be decided</h2>
           <ul className="mt-1 flex flex-col gap-1">
             {view.openChoices.map((c) => (
               <li key={c.key}>
@@ -133,7 +133,7 @@ export function Preview({
   return (
     <div className="flex flex-col gap-4">
       {p.chosen.map((c) => (
-        <p key={c} className="text-[15px]">
+        <p key={c} className="text-[0.9375rem]">
           {c}
         </p>
       ))}
@@ -157,7 +157,7 @@ export function Preview({
       <DateLines dates={p.dates} />
       {p.reopened.length > 0 && (
         <section className="rounded-md border border-signal bg-signal-soft px-3 py-2">
-          <h3 className="text-[13px]">Finished work it would open again</h3>
+          <h3 className="text-[0.8125rem]">Finished work it would open again</h3>
           <ul>
             {p.reopened.map((r) => (
               <li key={r.name} className="flex items-baseline gap-2">
@@ -172,7 +172,7 @@ export function Preview({
       )}
       {p.lost.length > 0 && (
         <section className="rounded-md border border-signal bg-signal-soft px-3 py-2">
-          <h3 className="text-[13px]">Done or begun, and not wanted any more</h3>
+          <h3 className="text-[0.8125rem]">Done or begun, and not wanted any more</h3>
           <p>{p.lost.map((l) => l.name).join(", ")}: it stays as it is until somebody takes it back by hand.</p>
         </section>
       )}
@@ -181,7 +181,7 @@ export function Preview({
       <Lines title="Becomes another" list={p.changed} sign />
       {p.moved.length > 0 && (
         <section>
-          <h3 className="text-[13px]">Waits for others than before</h3>
+          <h3 className="text-[0.8125rem]">Waits for others than before</h3>
           <ul>
             {p.moved.map((m) => (
               <li key={m.name}>
@@ -240,7 +240,7 @@ function Lines({ title, list, sign }: { title: string; list: OptionPreview["adde
   if (!list.length) return null;
   return (
     <section>
-      <h3 className="text-[13px]">{title}</h3>
+      <h3 className="text-[0.8125rem]">{title}</h3>
       <ul>
         {list.map((l) => (
           <li key={l.name} className="flex items-baseline gap-2">

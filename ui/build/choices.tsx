@@ -28,7 +28,7 @@ export function Choices({ kind, ...rest }: Props) {
     <div className="flex flex-col gap-6">
       {groups.map((g) => (
         <section key={g} aria-label={g}>
-          <h2 className="mb-2 border-b pb-1 text-[15px]">{g}</h2>
+          <h2 className="mb-2 border-b pb-1 text-[0.9375rem]">{g}</h2>
           <div className={cx("grid gap-x-6 gap-y-4", kind === "option" ? "xl:grid-cols-2" : "")}>
             {CHOICES.filter((c) => c.group === g && shown(c.key, rest.options)).map((c) => (
               <One key={c.key} choice={c} {...rest} />
@@ -59,9 +59,9 @@ function One({ choice, options, onChange, open, onOpen, conflicts, van, house }:
     <fieldset className="min-w-0">
       <legend className="mb-1 flex w-full items-baseline justify-between gap-3">
         <span className="font-semibold">{choice.label}</span>
-        {house && key in house && house[key] === options[key] && <span className="text-[12px] text-muted">as the house does it</span>}
+        {house && key in house && house[key] === options[key] && <span className="text-[0.75rem] text-muted">as the house does it</span>}
         {onOpen && (
-          <label className="flex items-center gap-1.5 text-[12px] text-muted">
+          <label className="flex items-center gap-1.5 text-[0.75rem] text-muted">
             <input
               type="checkbox"
               checked={isOpen}
@@ -108,7 +108,7 @@ function One({ choice, options, onChange, open, onOpen, conflicts, van, house }:
                   />
                 )}
                 <span className="font-semibold">{v.label}</span>
-                <span className="text-[12px] leading-snug text-muted">{v.means}</span>
+                <span className="text-[0.75rem] leading-snug text-muted">{v.means}</span>
               </label>
             );
           })}
@@ -173,7 +173,7 @@ function Counted({ choice, options, set, van }: { choice: Choice; options: Optio
           ))}
         </div>
       )}
-      <p className="mt-1 text-[12px] text-muted">
+      <p className="mt-1 text-[0.75rem] text-muted">
         {values.length > 6 && <b className="text-ink">{chosen?.label} </b>}
         {chosen?.means}
       </p>

@@ -34,7 +34,7 @@ export function Circuits({ view }: { view: BuildView }) {
     <section aria-label="Added circuits">
       <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
         <div className="min-w-0 flex-1">
-          <h2 className="text-[15px]">Added circuits</h2>
+          <h2 className="text-[0.9375rem]">Added circuits</h2>
           <p className="text-muted">
             Dead only when measured, {DEAD_V} V at most. Cutting, drilling and grinding wait where one is live and not led away. Mains is
             for a ticket holder.
@@ -47,7 +47,7 @@ export function Circuits({ view }: { view: BuildView }) {
           <li key={r.id} className="flex flex-wrap items-center gap-3 border-b px-3 py-2 last:border-0">
             <button type="button" onClick={() => setForm({ was: r })} className="min-w-0 flex-1 text-left hover:underline">
               <b>{r.title}</b>
-              <span className="block text-[12px] text-muted">
+              <span className="block text-[0.75rem] text-muted">
                 {[
                   `from ${r.data.source}`,
                   `connector ${r.data.connector}`,

@@ -34,15 +34,15 @@ export function ClientSheet({
       <article className="rounded-md border bg-card p-7 print:border-0 print:p-0">
         <header className="flex flex-wrap items-end justify-between gap-4 border-b pb-4">
           <div>
-            <h1 className="text-[26px] leading-tight">{page.build}</h1>
+            <h1 className="text-[1.625rem] leading-tight">{page.build}</h1>
             <p className="text-muted">
               {page.van} · {house}, {time(zone, now)}
             </p>
           </div>
-          <p className="wide text-[34px] leading-none text-pine-text">{page.share} %</p>
+          <p className="wide text-[2.125rem] leading-none text-pine-text">{page.share} %</p>
         </header>
         <section className="border-b py-4">
-          <h2 className="text-[15px]">The day</h2>
+          <h2 className="text-[0.9375rem]">The day</h2>
           <p>
             Agreed: <b>{day(zone, page.date.due)}</b>
             {page.date.finish !== null && (
@@ -56,7 +56,7 @@ export function ClientSheet({
         </section>
         {page.asked.length > 0 && (
           <section className="border-b py-4">
-            <h2 className="text-[15px]">What we need to know from you</h2>
+            <h2 className="text-[0.9375rem]">What we need to know from you</h2>
             <ul className="list-disc pl-5">
               {page.asked.map((a) => (
                 <li key={a.what}>
@@ -68,7 +68,7 @@ export function ClientSheet({
           </section>
         )}
         <section className="border-b py-4">
-          <h2 className="mb-1 text-[15px]">How far it is</h2>
+          <h2 className="mb-1 text-[0.9375rem]">How far it is</h2>
           <ul>
             {page.stages.map((s) => (
               <li key={s.name} className="grid grid-cols-[150px_1fr_auto] gap-3 border-t py-1.5 first:border-0">
@@ -83,7 +83,7 @@ export function ClientSheet({
         </section>
         <div className="grid gap-6 py-4 sm:grid-cols-2">
           <section>
-            <h2 className="text-[15px]">Finished in the last week</h2>
+            <h2 className="text-[0.9375rem]">Finished in the last week</h2>
             <ul className="list-disc pl-5">
               {page.lately.map((x) => (
                 <li key={x}>{x}</li>
@@ -97,7 +97,7 @@ export function ClientSheet({
             ))}
           </section>
           <section>
-            <h2 className="text-[15px]">What comes next</h2>
+            <h2 className="text-[0.9375rem]">What comes next</h2>
             <ul className="list-disc pl-5">
               {page.next.map((n) => (
                 <li key={n.what}>

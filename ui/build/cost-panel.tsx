@@ -22,7 +22,7 @@ export function CostPanel({ view }: { view: BuildView }) {
   );
   return (
     <div>
-      <p className="mb-3 text-[15px]">
+      <p className="mb-3 text-[0.9375rem]">
         So far{" "}
         <b>
           {sum(whole.soFar)} {currency}
@@ -44,7 +44,7 @@ export function CostPanel({ view }: { view: BuildView }) {
       )}
       <div className="overflow-x-auto rounded-md border bg-card">
         <table className="w-full text-left tabular-nums">
-          <thead className="text-[12px] text-muted">
+          <thead className="text-[0.75rem] text-muted">
             <tr className="border-b">
               <th className="px-3 py-1.5 font-normal">stage</th>
               <th className="px-2 text-right font-normal">parts here</th>
@@ -88,7 +88,7 @@ export function CostPanel({ view }: { view: BuildView }) {
           From what came out: {view.inventory.sold} {currency} sold, {view.inventory.toSell} {currency} still to come.
         </p>
       )}
-      <h2 className="mt-6 mb-1 text-[15px]">Decisions that cost</h2>
+      <h2 className="mt-6 mb-1 text-[0.9375rem]">Decisions that cost</h2>
       <ul>
         {view.records
           .filter((r) => r.kind === "decision" && r.data.cost)

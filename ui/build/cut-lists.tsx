@@ -52,7 +52,7 @@ function Stamps({ r, open }: { r: Entry; open: readonly string[] }) {
   const stamps = (r.data as unknown as Sparks).stamps ?? {};
   return (
     <span className="flex flex-wrap items-center gap-2">
-      {open.length > 0 && <span className="text-[12px] text-amber-text">{open.join("; ")}</span>}
+      {open.length > 0 && <span className="text-[0.75rem] text-amber-text">{open.join("; ")}</span>}
       {STAMPS.map(([name, label]) => (
         <Button
           key={name}

@@ -15,7 +15,7 @@ export function Damage({ view }: { view: BuildView }) {
       </DocketList>
       {dated.length > 0 && (
         <section aria-label="Damage dated">
-          <h2 className="mb-1 text-[15px]">Damage, and when it can have come about</h2>
+          <h2 className="mb-1 text-[0.9375rem]">Damage, and when it can have come about</h2>
           <ul className="overflow-hidden rounded-md border bg-card">
             {dated.map((d) => (
               <li
@@ -28,7 +28,7 @@ export function Damage({ view }: { view: BuildView }) {
                   first seen {time(view.zone, d.seen)};{" "}
                   {d.before ? `its side without it: ${d.before.where}, ${time(view.zone, d.before.at)}` : "its side was never taken before"}
                 </span>
-                <p className={cx("text-[12px]", d.unexplained ? "text-signal-text" : "text-muted")}>
+                <p className={cx("text-[0.75rem]", d.unexplained ? "text-signal-text" : "text-muted")}>
                   {d.mark.data.outcome ??
                     (d.between.length
                       ? `Not explained. Between the two: ${d.between.map((w) => `${w.name} (${w.who})`).join(", ")}.`
@@ -45,7 +45,7 @@ export function Damage({ view }: { view: BuildView }) {
                       href={`/api/photos/${sha}`}
                       target="_blank"
                       rel="noreferrer"
-                      className="text-[12px] text-muted"
+                      className="text-[0.75rem] text-muted"
                     >
                       {/* biome-ignore lint/performance/noImgElement: served by hash, already small */}
                       <img

@@ -17,10 +17,10 @@ export function FitterBuild({ view, open }: { view: FitterBuildView; open?: stri
   const stages = view.stages.map((s) => s.stage);
   const shown = view.jobs.filter((j) => stage === undefined || j.stage === stage);
   return (
-    <div className="mx-auto w-full max-w-3xl p-4 text-[17px]">
-      <h1 className="text-[24px] leading-tight">{view.name}</h1>
-      <p className="text-[15px] text-muted">{[view.purpose, view.vanName, view.where].filter(Boolean).join(" · ")}</p>
-      <p className="mt-1 text-[15px]">
+    <div data-touch className="mx-auto w-full max-w-3xl p-4 text-[1.0625rem]">
+      <h1 className="text-[1.5rem] leading-tight">{view.name}</h1>
+      <p className="text-[0.9375rem] text-muted">{[view.purpose, view.vanName, view.where].filter(Boolean).join(" · ")}</p>
+      <p className="mt-1 text-[0.9375rem]">
         Due <b>{day(view.zone, view.due)}</b>
         {view.finish !== null && (
           <>
@@ -31,12 +31,12 @@ export function FitterBuild({ view, open }: { view: FitterBuildView; open?: stri
       <div className="mt-3 overflow-x-auto">
         <StageLadder stages={view.stages} />
       </div>
-      <label className="mt-4 flex items-center gap-2 text-[15px]">
+      <label className="mt-4 flex items-center gap-2 text-[0.9375rem]">
         Stage
         <select
           value={stage ?? ""}
           onChange={(e) => setStage(e.target.value || undefined)}
-          className="h-11 min-w-0 flex-1 rounded-md border bg-card px-2 text-[17px]"
+          className="h-11 min-w-0 flex-1 rounded-md border bg-card px-2 text-[1.0625rem]"
         >
           <option value="">all stages</option>
           {stages.map((s) => (
@@ -51,10 +51,10 @@ export function FitterBuild({ view, open }: { view: FitterBuildView; open?: stri
           <li key={j.id} className="border-b last:border-0">
             <details open={j.id === open}>
               <summary className="flex min-h-12 cursor-pointer items-center gap-2.5 px-3 py-2">
-                <StageBadge stage={j.stage} className="!h-6 !text-[13px]" />
+                <StageBadge stage={j.stage} className="!h-6 !text-[0.8125rem]" />
                 <span className={cx("min-w-0 flex-1", j.state === "done" && "text-muted")}>
                   {j.name}
-                  <span className="block text-[15px] text-muted" suppressHydrationWarning>
+                  <span className="block text-[0.9375rem] text-muted" suppressHydrationWarning>
                     {[
                       STATE[j.state] || (j.from === null ? "not planned yet" : near(view.zone, j.from, view.now)),
                       j.who,
@@ -78,14 +78,14 @@ export function FitterBuild({ view, open }: { view: FitterBuildView; open?: stri
 function Job({ j, buildId }: { j: FitterJob; buildId: string }) {
   const before = j.after.filter((a) => !a.done);
   return (
-    <div className="flex flex-col gap-3 border-t px-3 py-3 text-[16px]">
+    <div className="flex flex-col gap-3 border-t px-3 py-3 text-[1rem]">
       <p>
         {j.likely}
         {j.hold && ` · ${j.hold}`}
       </p>
       {before.length > 0 && (
         <div>
-          <h3 className="text-[15px]">Waits for</h3>
+          <h3 className="text-[0.9375rem]">Waits for</h3>
           <ul className="list-disc pl-5">
             {before.map((a) => (
               <li key={a.id}>
@@ -97,7 +97,7 @@ function Job({ j, buildId }: { j: FitterJob; buildId: string }) {
       )}
       {j.sheets.length > 0 && (
         <div>
-          <h3 className="text-[15px]">Set-out</h3>
+          <h3 className="text-[0.9375rem]">Set-out</h3>
           <ul>
             {j.sheets.map((s) => (
               <li key={s.calculator}>
@@ -114,7 +114,7 @@ function Job({ j, buildId }: { j: FitterJob; buildId: string }) {
         </div>
       )}
       <div>
-        <h3 className="text-[15px]">Steps</h3>
+        <h3 className="text-[0.9375rem]">Steps</h3>
         <ol className="list-decimal pl-6">
           {j.steps.map((s) => (
             <li key={s.n} className={cx(s.done && "text-muted")}>
@@ -125,7 +125,7 @@ function Job({ j, buildId }: { j: FitterJob; buildId: string }) {
       </div>
       {j.kit.length > 0 && (
         <div>
-          <h3 className="text-[15px]">Kit</h3>
+          <h3 className="text-[0.9375rem]">Kit</h3>
           <ul>
             {j.kit.map((l) => (
               <li key={`${l.what} ${l.where}`} className="flex flex-wrap gap-x-3 border-b py-1 last:border-0">

@@ -41,7 +41,7 @@ export function HoleChain({
               onClick={() => void act.run(() => send("POST", `records/${hole.id}/hole-step`, { step: s }))}
               className={cx(
                 "flex items-center gap-1.5 rounded-md border px-2 text-left disabled:cursor-default",
-                touch ? "min-h-12 w-full text-[16px]" : "h-8 text-[12px]",
+                touch ? "min-h-12 w-full text-[1rem]" : "h-8 text-[0.75rem]",
                 past
                   ? "text-muted line-through"
                   : done

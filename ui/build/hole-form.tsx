@@ -144,7 +144,7 @@ export function HoleForm({ view, was, onDone }: { view: BuildView; was?: ShownHo
       {!shut && fault("soak") && <p className="text-signal-text">{fault("soak")}</p>}
       <Area label="Note" name="note" faults={form.faults} value={v.note} onChange={set("note")} maxLength={500} />
       {d?.history && d.history.length > 0 && (
-        <ol aria-label="Changes" className="text-[12px] text-muted">
+        <ol aria-label="Changes" className="text-[0.75rem] text-muted">
           {d.history.map((h) => (
             <li key={`${h.at} ${h.state}`}>
               {time(view.zone, h.at)}, {h.by}: {h.state}

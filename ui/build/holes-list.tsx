@@ -28,7 +28,7 @@ export function HolesList({ view }: { view: BuildView }) {
     <section aria-label="Every hole by number" className="mt-6">
       <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <div className="min-w-0 flex-1">
-          <h2 className="text-[15px]">Every hole by number</h2>
+          <h2 className="text-[0.9375rem]">Every hole by number</h2>
           <p className="text-muted">
             {view.holes.length
               ? `${view.holes.length} through the skin, ${tested} seen dry under water`
@@ -67,7 +67,7 @@ export function HolesList({ view }: { view: BuildView }) {
             </span>
             <button type="button" onClick={() => setForm({ was: h })} className="min-w-0 flex-1 text-left hover:underline">
               <b>{h.title}</b>
-              <span className="block text-[12px] text-muted">{facts(h, view)}</span>
+              <span className="block text-[0.75rem] text-muted">{facts(h, view)}</span>
             </button>
             <ol aria-label={`${h.title} is ${h.data.state}`} className="flex gap-0.5">
               {WAY.map((s) => (

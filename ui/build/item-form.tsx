@@ -91,7 +91,7 @@ export function ItemForm({ view, was, onDone }: { view: BuildView; was?: ShownIt
             />
           ))}
           {fault("serves") && <p className="text-signal-text">{fault("serves")}</p>}
-          <p className="text-[12px] text-muted">It can't be sold, scrapped or given away before these are done.</p>
+          <p className="text-[0.75rem] text-muted">It can't be sold, scrapped or given away before these are done.</p>
           <div className="mt-2 grid grid-cols-4 gap-2">
             {EDGES.map((edge) => (
               <Select
@@ -115,7 +115,7 @@ export function ItemForm({ view, was, onDone }: { view: BuildView; was?: ShownIt
       {was && <Check label="It has gone, or is back in its place" checked={gone} onChange={(e) => setGone(e.target.checked)} />}
       {fault("closed") && <p className="text-signal-text">{fault("closed")}</p>}
       {d?.history && d.history.length > 0 && (
-        <ol aria-label="Changes" className="text-[12px] text-muted">
+        <ol aria-label="Changes" className="text-[0.75rem] text-muted">
           {d.history.map((h) => (
             <li key={h.at}>
               {time(view.zone, h.at)}, {h.by}: {FATE_WORDS[h.fate]}

@@ -52,7 +52,7 @@ export function ItemsPanel({ view }: { view: BuildView }) {
             </span>
             <button type="button" onClick={() => setForm({ was: r })} className="min-w-0 flex-1 text-left hover:underline">
               <b className={cx(r.closedAt !== null && "text-muted")}>{r.title}</b>
-              <span className="block text-[12px] text-muted">{facts(r, view)}</span>
+              <span className="block text-[0.75rem] text-muted">{facts(r, view)}</span>
             </button>
             <RecordPhotos id={r.id} title={r.title} photos={r.photos} />
           </li>

@@ -35,7 +35,7 @@ export function JobRow({ job, view, open, onToggle }: { job: SheetJob; view: Bui
           open && "bg-sunk",
         )}
       >
-        <span className="flex items-center gap-1.5 text-[12px] text-muted">
+        <span className="flex items-center gap-1.5 text-[0.75rem] text-muted">
           <StageBadge stage={job.stage} />
           {job.code.slice(3)}
         </span>
@@ -52,7 +52,7 @@ export function JobRow({ job, view, open, onToggle }: { job: SheetJob; view: Bui
         </span>
         <span className="truncate text-muted">{job.from === null ? "no place in the plan" : time(view.zone, job.from)}</span>
         <span className="truncate text-muted">{job.who}</span>
-        <span className="flex items-center gap-2.5 text-[12px]">
+        <span className="flex items-center gap-2.5 text-[0.75rem]">
           {missingParts > 0 && (
             <span className="flex items-center gap-1 text-amber-text" title={`${missingParts} parts not here`}>
               <Package size={13} /> {missingParts}
@@ -137,7 +137,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
         ))}
       </div>
       <section>
-        <h3 className="mb-1 text-[13px]">Steps</h3>
+        <h3 className="mb-1 text-[0.8125rem]">Steps</h3>
         <ol className="flex flex-col gap-1">
           {job.steps.map((s) => (
             <li key={s.n} className={cx("flex gap-2", s.done && "text-muted")}>
@@ -151,7 +151,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
         </ol>
         {job.questions.length > 0 && (
           <div className="mt-4">
-            <h3 className="mb-1 text-[13px]">Before you {job.deed}</h3>
+            <h3 className="mb-1 text-[0.8125rem]">Before you {job.deed}</h3>
             <ul className="flex flex-col gap-1">
               {job.questions.map((q) => (
                 <li key={q.n} className="flex gap-2">
@@ -172,7 +172,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
       </section>
       <section className="flex flex-col gap-4">
         <div>
-          <h3 className="mb-1 text-[13px]">Cautions</h3>
+          <h3 className="mb-1 text-[0.8125rem]">Cautions</h3>
           <ul className="list-disc pl-4">
             {job.cautions.map((c) => (
               <li key={c}>{c}</li>
@@ -181,7 +181,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
         </div>
         {job.setOut.length > 0 && (
           <div>
-            <h3 className="mb-1 text-[13px]">Set-out</h3>
+            <h3 className="mb-1 text-[0.8125rem]">Set-out</h3>
             <p className="flex flex-wrap gap-2">
               {job.setOut.map((k) =>
                 k === "check-in" ? (
@@ -194,7 +194,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
                     {job.sheets[k] && (
                       <span
                         className={cx(
-                          "ml-1 text-[12px] font-normal",
+                          "ml-1 text-[0.75rem] font-normal",
                           job.sheets[k].contradicted ? "text-signal-text" : job.sheets[k].locked ? "text-green-text" : "text-muted",
                         )}
                       >
@@ -213,7 +213,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
         )}
         {(job.kit.length > 0 || job.parts.length > 0 || job.tools.length > 0) && (
           <div>
-            <h3 className="mb-1 text-[13px]">Kit</h3>
+            <h3 className="mb-1 text-[0.8125rem]">Kit</h3>
             <ul>
               {job.parts.map((p) => (
                 <li key={p.id}>
@@ -232,7 +232,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
               ))}
               {job.tools.map((k) => (
                 <li key={k} className="text-muted">
-                  {k} <span className="text-[12px]">(shared tool)</span>
+                  {k} <span className="text-[0.75rem]">(shared tool)</span>
                 </li>
               ))}
               {job.machines.map((m) => (
@@ -243,7 +243,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
         )}
         {job.after.length > 0 && (
           <div>
-            <h3 className="mb-1 text-[13px]">Comes after</h3>
+            <h3 className="mb-1 text-[0.8125rem]">Comes after</h3>
             <ul>
               {job.after.map((a) => (
                 <li key={a.name}>
@@ -267,7 +267,7 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
       </section>
       {job.shots.length > 0 && (
         <section className="md:col-span-2">
-          <h3 className="mb-1.5 text-[13px]">Proof</h3>
+          <h3 className="mb-1.5 text-[0.8125rem]">Proof</h3>
           <ul className="flex flex-wrap gap-3">
             {job.shots.map((s) => (
               <Shot key={s.id} shot={s} view={view} />
@@ -307,7 +307,7 @@ function Leftovers({ job, view }: { job: SheetJob; view: BuildView }) {
   if (!job.remainders.length && !job.leaves.length) return null;
   return (
     <div className="mt-4">
-      <h3 className="mb-1 text-[13px]">Still to finish</h3>
+      <h3 className="mb-1 text-[0.8125rem]">Still to finish</h3>
       <ul className="flex flex-col gap-1.5">
         {job.remainders.map((r) => (
           <li key={r.id} className="flex items-center justify-between gap-2">
@@ -355,7 +355,7 @@ function Faults({ job, view }: { job: SheetJob; view: BuildView }) {
   if (!job.faults.length) return null;
   return (
     <div className="mt-4">
-      <h3 className="mb-1 text-[13px]">If it goes wrong</h3>
+      <h3 className="mb-1 text-[0.8125rem]">If it goes wrong</h3>
       <ul className="flex flex-col gap-1">
         {job.faults.map((f) => (
           <li key={f.sign} className="flex items-center justify-between gap-2">
@@ -406,7 +406,7 @@ function Shot({ shot, view }: { shot: ShotView; view: BuildView }) {
       <p className="mt-1 leading-tight">{shot.text}</p>
       <p
         className={cx(
-          "text-[12px]",
+          "text-[0.75rem]",
           shot.state === "approved" ? "text-green-text" : shot.state === "again" ? "text-signal-text" : "text-muted",
         )}
       >
@@ -414,7 +414,7 @@ function Shot({ shot, view }: { shot: ShotView; view: BuildView }) {
         {shot.required ? "" : ", not required"}
         {last && ` · ${last.by}, ${near(view.zone, last.at, view.now)}`}
       </p>
-      {shot.state === "again" && shot.reason && <p className="text-[12px]">{shot.reason}</p>}
+      {shot.state === "again" && shot.reason && <p className="text-[0.75rem]">{shot.reason}</p>}
     </li>
   );
 }

@@ -25,7 +25,7 @@ export function StageLadder({ stages }: { stages: readonly StageProgress[] }) {
                 style={{ width: `${(100 * s.minutesDone) / (s.minutes || 1)}%`, background: look.colour }}
               />
             </span>
-            <span className="mt-0.5 block text-[11px] leading-tight whitespace-nowrap text-muted">
+            <span className="mt-0.5 block text-[0.6875rem] leading-tight whitespace-nowrap text-muted">
               <b className="text-ink">{look.code}</b> {s.done}/{s.all}
             </span>
           </span>

@@ -34,14 +34,14 @@ export function BuildList({
   return (
     <div className="mx-auto w-full max-w-6xl p-5">
       <div className="mb-4 flex items-center justify-between">
-        <h1 className="text-[22px]">Builds</h1>
+        <h1 className="text-[1.375rem]">Builds</h1>
         <Link href="/builds/new" className={buttonClass("main")}>
           <Plus size={15} /> Add a build
         </Link>
       </div>
       {drafts.length > 0 && (
         <section aria-label="Being added" className="mb-4 rounded-md border border-dashed px-4 py-2.5">
-          <h2 className="text-[13px]">Being added</h2>
+          <h2 className="text-[0.8125rem]">Being added</h2>
           <ul className="flex flex-wrap gap-x-6 gap-y-1">
             {drafts.map((d) => (
               <li key={d.id}>
@@ -69,7 +69,7 @@ export function BuildList({
             >
               <VanSide van={c.van} width={88} />
               <span className="min-w-0">
-                <span className="wide block truncate text-[16px]">{c.name}</span>
+                <span className="wide block truncate text-[1rem]">{c.name}</span>
                 <span className="block truncate text-muted">
                   {c.vanName} · {c.client}
                 </span>
@@ -82,7 +82,7 @@ export function BuildList({
                 <span className="block">due {day(zone, c.date.due)}</span>
                 <b className={dateTone(c.date)}>{dateWords(c.date)}</b>
                 {c.date.held && (
-                  <span className="block text-[12px] text-amber-text" title={c.date.held}>
+                  <span className="block text-[0.75rem] text-amber-text" title={c.date.held}>
                     date not confirmed
                   </span>
                 )}

@@ -112,7 +112,7 @@ function Row({
 }) {
   return (
     <li className="flex flex-wrap items-center gap-3 border-b px-3 py-2 last:border-0">
-      <span className={cx("grid size-6 place-items-center rounded-full bg-sunk text-[12px] font-bold", here && "ring-2 ring-pine")}>
+      <span className={cx("grid size-6 place-items-center rounded-full bg-sunk text-[0.75rem] font-bold", here && "ring-2 ring-pine")}>
         {m.n}
       </span>
       <button
@@ -123,7 +123,7 @@ function Row({
         className="min-w-0 flex-1 text-left hover:underline"
       >
         <b className={cx(m.closedAt !== null && "text-muted")}>{m.title}</b>
-        <span className="block text-[12px] text-muted">
+        <span className="block text-[0.75rem] text-muted">
           {sayMark(m.data)} · {VIEW_LABEL[m.data.view]} · {m.closedAt === null ? "" : "treated · "}
           {m.by}, {time(zone, m.saidAt)}
           {m.data.note && ` · ${m.data.note}`}

@@ -37,7 +37,7 @@ export function MeasurePanel({ view }: { view: BuildView }) {
         </p>
         <div className="overflow-x-auto rounded-md border bg-card">
           <table className="w-full text-left">
-            <thead className="text-[12px] text-muted">
+            <thead className="text-[0.75rem] text-muted">
               <tr className="border-b">
                 <th className="px-3 py-1.5 font-normal">size, and where it is measured</th>
                 <th className="px-2 font-normal">template</th>
@@ -56,12 +56,12 @@ export function MeasurePanel({ view }: { view: BuildView }) {
         </div>
       </section>
       <section aria-label="Drawings of the van">
-        <h2 className="mb-2 text-[15px]">{view.vanName} as measured</h2>
+        <h2 className="mb-2 text-[0.9375rem]">{view.vanName} as measured</h2>
         <div className="flex flex-wrap items-end gap-5 rounded-md border bg-card p-4">
           {VIEWS.map((v) => (
             <figure key={v}>
               <VanDrawing van={view.van} view={v} width={v === "rear" ? 150 : 300} id={`measure-${v}`} />
-              <figcaption className="text-[12px] text-muted">
+              <figcaption className="text-[0.75rem] text-muted">
                 {VIEW_LABEL[v]}
                 {v === "under" && ": green free, amber no drilling, red keep out; look underneath all the same"}
               </figcaption>
@@ -101,7 +101,7 @@ function Row({ r, view }: { r: ReadingState; view: BuildView }) {
   return (
     <tr className="border-b last:border-0">
       <td className="px-3 py-1.5">
-        <b>{r.label}</b> <span className="block text-[12px] text-muted">{r.datum}</span>
+        <b>{r.label}</b> <span className="block text-[0.75rem] text-muted">{r.datum}</span>
       </td>
       <td className="px-2">{r.templateMm}</td>
       <td className="px-2">{input("first", first, setFirst)}</td>
@@ -109,11 +109,11 @@ function Row({ r, view }: { r: ReadingState; view: BuildView }) {
       <td className="px-2">
         <span className={cx(r.state === "unlike" && "text-signal-text", r.state === "agreed" && "text-green-text")}>{SAYS[r.state]}</span>
         {r.offMm !== null && (
-          <b className="block text-[12px] text-amber-text">
+          <b className="block text-[0.75rem] text-amber-text">
             {Math.abs(r.offMm)} mm {r.offMm > 0 ? "more" : "less"} than the template
           </b>
         )}
-        {view.readBy[r.name] && <span className="block text-[12px] text-muted">{view.readBy[r.name]}</span>}
+        {view.readBy[r.name] && <span className="block text-[0.75rem] text-muted">{view.readBy[r.name]}</span>}
       </td>
       <td className="px-2 text-right">
         {wrong ? (

@@ -166,7 +166,7 @@ export function NewBuild({
         aria-label="Steps"
         className="w-full shrink-0 border-r bg-card p-4 lg:sticky lg:top-[52px] lg:h-[calc(100dvh-52px)] lg:w-[212px] lg:self-start"
       >
-        <h1 className="mb-3 text-[19px]">Add a build</h1>
+        <h1 className="mb-3 text-[1.1875rem]">Add a build</h1>
         <ol className="flex flex-col gap-1">
           {STEPS.map((title, i) => (
             <li key={title}>
@@ -181,7 +181,7 @@ export function NewBuild({
               >
                 <span
                   className={cx(
-                    "grid size-6 shrink-0 place-items-center rounded-full border text-[12px]",
+                    "grid size-6 shrink-0 place-items-center rounded-full border text-[0.75rem]",
                     missing(i) ? "border-muted text-muted" : i < data.step ? "border-green bg-green text-white" : "border-pine",
                   )}
                 >
@@ -192,7 +192,7 @@ export function NewBuild({
             </li>
           ))}
         </ol>
-        <p role="status" className="mt-3 text-[12px] text-muted">
+        <p role="status" className="mt-3 text-[0.75rem] text-muted">
           {kept === "kept"
             ? "Kept. You can leave and go on later."
             : kept === "keeping"
@@ -216,7 +216,7 @@ export function NewBuild({
         )}
       </nav>
       <div className="min-w-0 flex-1 p-5">
-        <h2 className="mb-4 text-[19px]">{STEPS[data.step]}</h2>
+        <h2 className="mb-4 text-[1.1875rem]">{STEPS[data.step]}</h2>
         {data.step === 0 && (
           <div className="flex max-w-3xl flex-col gap-5">
             <div className="grid grid-cols-2 gap-4">
@@ -265,10 +265,10 @@ export function NewBuild({
                   <VanDrawing van={v} view="left" width={(v.lengthMm / 5990) * 168} id={`pick-${v.id}`} label="" />
                   <span>
                     <b>{v.name}</b>
-                    <span className="block text-[12px] text-muted">
+                    <span className="block text-[0.75rem] text-muted">
                       inside {v.geometry.inside.lengthMm} × {v.geometry.inside.widthFloorMm} × {v.geometry.inside.heightMm} mm
                     </span>
-                    <span className="block text-[12px] text-muted">
+                    <span className="block text-[0.75rem] text-muted">
                       {v.geometry.axles.grossKg - v.geometry.axles.kerbFrontKg - v.geometry.axles.kerbRearKg} kg between empty and full
                     </span>
                   </span>
@@ -355,7 +355,7 @@ export function NewBuild({
             {(["plan", "left", "roof"] as const).map((view) => (
               <figure key={view}>
                 <VanDrawing van={van} view={view} width={266} id={`side-${view}`} layout={layoutOf(data.options, van)} />
-                <figcaption className="text-[12px] text-muted">{VIEW_LABEL[view]}, a sketch</figcaption>
+                <figcaption className="text-[0.75rem] text-muted">{VIEW_LABEL[view]}, a sketch</figcaption>
               </figure>
             ))}
           </div>

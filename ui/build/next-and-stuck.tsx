@@ -20,7 +20,7 @@ export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: st
     <div className="mb-5 grid items-start gap-4 md:grid-cols-2">
       <div className="flex flex-col gap-4">
         <section aria-label="Next" className="rounded-md border bg-card px-3 py-2">
-          <h2 className="text-[15px]">Next</h2>
+          <h2 className="text-[0.9375rem]">Next</h2>
           {!view.next.length && <p className="text-muted">Nothing can be begun as things stand.</p>}
           <ol>
             {view.next.map((n) => (
@@ -28,7 +28,7 @@ export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: st
                 <button type="button" onClick={() => open(n.jobId)} className="text-left font-semibold hover:underline">
                   {n.name}
                 </button>
-                <span className="block text-[12px] text-muted">
+                <span className="block text-[0.75rem] text-muted">
                   {n.why}
                   {n.at !== null && ` · planned ${near(view.zone, n.at, view.now)}`}
                 </span>
@@ -40,7 +40,7 @@ export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: st
       </div>
       <div className="flex flex-col gap-4">
         <section aria-label="Stuck" className="rounded-md border bg-card px-3 py-2">
-          <h2 className="text-[15px]">Stuck</h2>
+          <h2 className="text-[0.9375rem]">Stuck</h2>
           {!view.stuck.length && <p className="text-green-text">Nothing waits for anybody.</p>}
           <ol>
             {view.stuck.slice(0, all ? undefined : SHOWN).map((s) => (
@@ -58,13 +58,13 @@ export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: st
                   <button
                     type="button"
                     onClick={() => open(s.jobId)}
-                    className="float-right text-[12px] underline underline-offset-2"
+                    className="float-right text-[0.75rem] underline underline-offset-2"
                     title="A part of it prepared while the rest waits; tried on the plan before it is done"
                   >
                     prepare a part?
                   </button>
                 )}
-                <span className="block text-[12px] text-muted">
+                <span className="block text-[0.75rem] text-muted">
                   {s.by} · <b className="text-ink">{s.who}</b> can free it
                   {s.since !== null && ` · nothing else has kept it since ${near(view.zone, s.since, view.now)}`}
                 </span>

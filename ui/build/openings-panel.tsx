@@ -28,11 +28,11 @@ export function OpeningsPanel({ view }: { view: BuildView }) {
             )}
           >
             <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
-              <Link href={`/builds/${view.id}?job=${encodeURIComponent(o.jobId)}`} className="text-[15px] font-bold hover:underline">
+              <Link href={`/builds/${view.id}?job=${encodeURIComponent(o.jobId)}`} className="text-[0.9375rem] font-bold hover:underline">
                 {o.name}
                 {o.pieces > 1 && `, ${o.pieces}`}
               </Link>
-              <ol className="flex gap-1 text-[12px]" aria-label={`${o.name} is ${o.state}`}>
+              <ol className="flex gap-1 text-[0.75rem]" aria-label={`${o.name} is ${o.state}`}>
                 {STEPS.map((s) => (
                   <li
                     key={s}

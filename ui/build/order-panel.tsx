@@ -21,7 +21,7 @@ export function OrderPanel({ view }: { view: BuildView }) {
   const forced = steps?.filter((s) => !s.habits.length) ?? [];
   return (
     <section aria-label="Order of the house" className="mt-8 border-t pt-5">
-      <h2 className="text-[15px]">Order of the house</h2>
+      <h2 className="text-[0.9375rem]">Order of the house</h2>
       <p className="mb-3 text-muted">
         Some jobs must come in this order whatever is chosen. Others are a habit of one way of working and may move. Save an order under a
         name and try it on any build: you see what changes, what it costs in hours and days, and what it would break.
@@ -31,7 +31,7 @@ export function OrderPanel({ view }: { view: BuildView }) {
           <li key={o.id} className="flex flex-wrap items-center gap-3 border-b px-3 py-2 last:border-0">
             <span className="min-w-0 flex-1">
               <b>{o.name}</b>
-              <span className="block text-[12px] text-muted">
+              <span className="block text-[0.75rem] text-muted">
                 {o.differs.length ? o.differs.join("; ") : "as this build is made"}
                 {o.forbidden.length > 0 && <span className="text-signal-text"> · forbidden here: {o.forbidden.join(" ")}</span>}
               </span>
@@ -74,7 +74,7 @@ export function OrderPanel({ view }: { view: BuildView }) {
             {habits.map((s) => (
               <li key={`${s.before} ${s.after}`} className="border-b border-l-[5px] border-l-amber px-3 py-2 last:border-b-0">
                 {s.before} <span className="text-muted">before</span> {s.after}
-                <span className="block text-[12px] text-muted">
+                <span className="block text-[0.75rem] text-muted">
                   {s.reason} · habit, may move: {s.habits.map((h) => `${h.label}: ${h.other}`).join("; ")}
                 </span>
               </li>
@@ -82,7 +82,7 @@ export function OrderPanel({ view }: { view: BuildView }) {
           </ul>
           <details className="mt-3">
             <summary className="cursor-pointer font-semibold">The forced ones, with their rule</summary>
-            <ul className="mt-1 columns-1 gap-6 text-[13px] md:columns-2">
+            <ul className="mt-1 columns-1 gap-6 text-[0.8125rem] md:columns-2">
               {forced.map((s) => (
                 <li key={`${s.before} ${s.after}`} className="break-inside-avoid py-0.5">
                   {s.before} <span className="text-muted">before</span> {s.after}

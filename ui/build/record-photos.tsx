@@ -72,7 +72,7 @@ export function RecordPhotos({
           aria-label={`${title}, next picture shows`}
           value={what}
           onChange={(e) => setWhat(e.target.value)}
-          className="h-8 rounded-md border bg-card px-1.5 text-[12px]"
+          className="h-8 rounded-md border bg-card px-1.5 text-[0.75rem]"
         >
           <option value="">shows …</option>
           {choices.map((c) => (

@@ -36,14 +36,14 @@ export function RecordsPanel({ view }: { view: BuildView }) {
   return (
     <div className="flex flex-col gap-6">
       <section aria-label="Remainders">
-        <h2 className="mb-1 text-[15px]">Still to finish</h2>
+        <h2 className="mb-1 text-[0.9375rem]">Still to finish</h2>
         {remainders.length === 0 && <p className="text-muted">No job has left anything behind.</p>}
         <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
           {remainders.map((r) => (
             <li key={r.id} className="flex items-center gap-3 border-b px-3 py-2 last:border-0">
               <span className="min-w-0 flex-1">
                 <b>{r.job}</b>: {r.text}
-                <span className="block text-[12px] text-muted">
+                <span className="block text-[0.75rem] text-muted">
                   {r.before ? `blocks ${r.before}` : "before the handover"} · owner {r.owner} · said by {r.by},{" "}
                   {near(view.zone, r.at, view.now)}
                 </span>
@@ -60,7 +60,7 @@ export function RecordsPanel({ view }: { view: BuildView }) {
         return (
           <section key={kind} aria-label={TITLE[kind]}>
             <div className="mb-1 flex items-center justify-between">
-              <h2 className="text-[15px]">{TITLE[kind]}</h2>
+              <h2 className="text-[0.9375rem]">{TITLE[kind]}</h2>
               <Button onClick={() => setAdding(kind)}>{ADD[kind]}</Button>
             </div>
             {list.length === 0 && <p className="text-muted">{NONE[kind]}</p>}
@@ -70,7 +70,7 @@ export function RecordsPanel({ view }: { view: BuildView }) {
                   <button type="button" onClick={() => setOpened(r)} className="min-w-0 flex-1 px-3 py-2 text-left hover:bg-sunk">
                     <b className={cx(r.closedAt !== null && "text-muted")}>{r.title}</b>
                     {r.jobName && <span className="text-muted"> · {r.jobName}</span>}
-                    <span className="block text-[12px] text-muted">
+                    <span className="block text-[0.75rem] text-muted">
                       {Says(r, view.money.currency)} · {r.by}, {time(view.zone, r.saidAt)}
                     </span>
                   </button>

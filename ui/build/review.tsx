@@ -34,7 +34,7 @@ export function Review({
           <p role="status">Planning it among the others …</p>
         ) : dates.finish ? (
           <>
-            <p className="text-[15px]">
+            <p className="text-[0.9375rem]">
               Planned finish <b>{show(dates.finish)}</b>, due {show(due)}:{" "}
               <b className={dates.late ? "text-signal-text" : "text-green-text"}>{dates.late ? "too late" : "in time"}</b>
             </p>
@@ -84,9 +84,9 @@ export function Review({
       ))}
       {sums.stages.map((s) => (
         <section key={s.stage} aria-label={STAGE[s.stage]?.name}>
-          <h3 className="mb-1 flex items-center gap-2 text-[15px]">
+          <h3 className="mb-1 flex items-center gap-2 text-[0.9375rem]">
             <StageBadge stage={s.stage} /> {STAGE[s.stage]?.name}
-            <span className="text-[12px] font-normal text-muted">
+            <span className="text-[0.75rem] font-normal text-muted">
               {s.jobs.length} jobs, {sayHours(s.jobs.reduce((n, j) => n + j.minutes, 0))}
             </span>
           </h3>
@@ -100,12 +100,12 @@ export function Review({
                   className="flex w-full items-center gap-3 px-3 py-1.5 text-left hover:bg-sunk"
                 >
                   <span className="min-w-0 flex-1 truncate">{j.name}</span>
-                  {j.pieces && <span className="text-[12px] text-muted">{j.pieces}</span>}
+                  {j.pieces && <span className="text-[0.75rem] text-muted">{j.pieces}</span>}
                   <span className="w-20 text-right text-muted">{sayMinutes(j.minutes)}</span>
                   <ChevronDown size={14} className={cx("text-muted", opened === j.code && "rotate-180")} aria-hidden="true" />
                 </button>
                 {opened === j.code && (
-                  <div className="border-t bg-sunk px-3 py-2 text-[12px]">
+                  <div className="border-t bg-sunk px-3 py-2 text-[0.75rem]">
                     {j.means.map((m) => (
                       <p key={m}>{m}</p>
                     ))}

@@ -82,7 +82,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
       <div className="min-w-0 flex-1 p-5">
         <div className="flex flex-wrap items-start justify-between gap-4">
           <div className="min-w-0">
-            <h1 className="text-[24px] leading-tight">{view.name}</h1>
+            <h1 className="text-[1.5rem] leading-tight">{view.name}</h1>
             <p className="text-muted">
               {view.client}
               {view.purpose && ` · ${view.purpose}`} · {view.vanName} · {view.where}
@@ -140,7 +140,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
               >
                 {label}
                 {badge[id] ? (
-                  <span className="ml-1.5 rounded-full bg-amber-soft px-1.5 text-[12px] text-amber-text">{badge[id]}</span>
+                  <span className="ml-1.5 rounded-full bg-amber-soft px-1.5 text-[0.75rem] text-amber-text">{badge[id]}</span>
                 ) : null}
               </Tabs.Trigger>
             ))}
@@ -189,7 +189,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
         </Tabs.Root>
       </div>
       <aside className="w-full shrink-0 border-l bg-card p-4 lg:w-[320px]">
-        <h2 className="border-b pb-2 text-[15px]">What its date hangs on</h2>
+        <h2 className="border-b pb-2 text-[0.9375rem]">What its date hangs on</h2>
         {view.chain.length === 0 && <p className="py-2 text-muted">Nothing: all is done, or nothing is planned yet.</p>}
         <ol className="mb-2">
           {view.chain.slice(0, wholeChain ? undefined : CHAIN).map((l, i) => (
@@ -209,13 +209,13 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
             </button>
           )}
         </p>
-        <h2 className="border-b pb-2 text-[15px]">Log</h2>
+        <h2 className="border-b pb-2 text-[0.9375rem]">Log</h2>
         {view.log.length === 0 && <p className="py-2 text-muted">Nothing has happened yet.</p>}
         <ol>
           {view.log.map((l) => (
             <li key={l.id} className="border-b py-1.5 last:border-0">
               {l.text}
-              <span className="block text-[12px] text-muted">
+              <span className="block text-[0.75rem] text-muted">
                 {time(view.zone, l.at)} · {l.who}
               </span>
             </li>
@@ -237,10 +237,10 @@ function JobList({ view, opened, setOpened }: { view: BuildView; opened?: string
         if (!jobs.length) return null;
         return (
           <section key={stage} aria-label={look.name}>
-            <h2 className="mb-1.5 flex items-center gap-2 text-[15px]">
+            <h2 className="mb-1.5 flex items-center gap-2 text-[0.9375rem]">
               <span className="inline-block h-3.5 w-1.5 rounded-sm" style={{ background: look.colour }} />
               {look.name}
-              <span className="text-[12px] font-normal text-muted">
+              <span className="text-[0.75rem] font-normal text-muted">
                 {jobs.filter((j) => j.state === "done").length} of {jobs.length} done
               </span>
             </h2>

@@ -52,7 +52,9 @@ export function ShellPanel({ view }: { view: BuildView }) {
             </tbody>
           </table>
         </div>
-        <p className="mt-2 text-[12px] text-muted">{SHELL_STEPS.map((s) => `${STEP_WORDS[s].label}: ${STEP_WORDS[s].why}`).join(". ")}.</p>
+        <p className="mt-2 text-[0.75rem] text-muted">
+          {SHELL_STEPS.map((s) => `${STEP_WORDS[s].label}: ${STEP_WORDS[s].why}`).join(". ")}.
+        </p>
         {view.rework.length > 0 && (
           <p className="mt-2">Cleaned again: {view.rework.map(([name, minutes]) => `${name} ${minutes} min`).join(", ")}.</p>
         )}
@@ -65,7 +67,7 @@ export function ShellPanel({ view }: { view: BuildView }) {
         preset={{ title: view.client, data: { on: zoneOf(view.zone).show(view.now).slice(0, 10) } }}
       />
       <section aria-label="Before the strip closes">
-        <h2 className="mb-1 text-[15px]">Before the strip closes</h2>
+        <h2 className="mb-1 text-[0.9375rem]">Before the strip closes</h2>
         {view.closing.length === 0 && <p className="text-green-text">Nothing is open.</p>}
         <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
           {view.closing.map((l) => (
@@ -101,7 +103,7 @@ function ZoneRow({ z, view, onBack }: { z: ZoneState; view: BuildView; onBack():
       <th scope="row" className="px-3 py-2 text-left">
         <b>{name}</b>
         {(z.holes > 0 || z.rust > 0) && (
-          <span className={cx("block text-[12px] font-normal", z.stop ? "text-signal-text" : "text-amber-text")}>
+          <span className={cx("block text-[0.75rem] font-normal", z.stop ? "text-signal-text" : "text-amber-text")}>
             {[
               z.holes && `${z.holes} ${z.holes === 1 ? "hole" : "holes"} open`,
               z.rust && `rust ${z.rust}${z.stop ? ", through: stop" : ""}`,
@@ -120,7 +122,7 @@ function ZoneRow({ z, view, onBack }: { z: ZoneState; view: BuildView; onBack():
             title={s.by ? `${s.by}, ${near(view.zone, s.at!, view.now)}` : STEP_WORDS[s.step].why}
             onClick={() => post("step", { zone: z.zone, step: s.step }, `${name}: ${STEP_WORDS[s.step].label.toLowerCase()}`)}
             className={cx(
-              "h-8 w-full min-w-[64px] truncate rounded-md border px-1 text-[12px]",
+              "h-8 w-full min-w-[64px] truncate rounded-md border px-1 text-[0.75rem]",
               s.at !== null && !s.stale && "border-green bg-green-soft text-green-text",
               s.stale && "border-amber bg-amber-soft text-amber-text",
               s.at === null && z.next === s.step && "border-pine font-semibold",
@@ -153,7 +155,7 @@ function ZoneRow({ z, view, onBack }: { z: ZoneState; view: BuildView; onBack():
         ) : (
           <span className="text-muted">not begun</span>
         )}
-        {z.back.length > 0 && <span className="block text-[12px] text-muted">sent back: {z.back.at(-1)!.why}</span>}
+        {z.back.length > 0 && <span className="block text-[0.75rem] text-muted">sent back: {z.back.at(-1)!.why}</span>}
       </td>
     </tr>
   );

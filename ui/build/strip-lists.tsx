@@ -39,7 +39,7 @@ export function StripLists({ view }: { view: BuildView }) {
               )}
             </div>
             {(f.beneath.length > 0 || f.tools.length > 0) && (
-              <p className="text-[12px] text-muted">
+              <p className="text-[0.75rem] text-muted">
                 {[f.tools.length && `Tools: ${f.tools.join(", ")}`, f.beneath.length && `usually beneath: ${f.beneath.join(", ")}`]
                   .filter(Boolean)
                   .join("; ")}

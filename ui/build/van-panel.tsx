@@ -44,7 +44,7 @@ export function VanPanel({ view }: { view: BuildView }) {
         {PAIRS[pair].map((v) => (
           <figure key={v} className="flex flex-col items-center">
             <VanDrawing van={view.van} view={v} width={v === "rear" ? 128 : 252} id={`sheet-${v}`} zones={zones} layout={layout} />
-            <figcaption className="text-[12px] text-muted">{VIEW_LABEL[v]}</figcaption>
+            <figcaption className="text-[0.75rem] text-muted">{VIEW_LABEL[v]}</figcaption>
           </figure>
         ))}
       </div>
@@ -86,7 +86,7 @@ export function VanPanel({ view }: { view: BuildView }) {
               ? `${closed} of ${zones.length} zones closed, nobody on it on ${day(view.zone, at)}.`
               : `Nobody on it on ${day(view.zone, at)}.`}
         </p>
-        <ul className="flex flex-wrap gap-x-3 text-[12px] text-muted">
+        <ul className="flex flex-wrap gap-x-3 text-[0.75rem] text-muted">
           {LEGEND.map(([k, label, style]) => (
             <li key={k} className="flex items-center gap-1.5">
               <span className={cx("inline-block size-3 rounded-[2px]")} style={style} />

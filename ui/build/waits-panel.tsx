@@ -15,7 +15,7 @@ import type { BuildView } from "./view";
 function Instead({ id }: { id: string }) {
   const act = useAct();
   const [dates, setDates] = useState<DateMove[]>();
-  if (dates) return <div className="text-[13px]">{dates.length ? <DateLines dates={dates} /> : "no date moves"}</div>;
+  if (dates) return <div className="text-[0.8125rem]">{dates.length ? <DateLines dates={dates} /> : "no date moves"}</div>;
   return (
     <Button
       disabled={act.busy}

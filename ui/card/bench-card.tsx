@@ -44,7 +44,7 @@ export function BenchCard({ view }: { view: CardView }) {
   const { job } = view;
   useKept(job?.id);
   return (
-    <div className="mx-auto flex min-h-dvh max-w-[560px] flex-col text-[17px] leading-snug">
+    <div data-touch className="mx-auto flex min-h-dvh max-w-[35rem] flex-col text-[1.0625rem] leading-snug">
       <header className="on-pine sticky top-0 z-20 flex h-[51px] shrink-0 items-center justify-between bg-pine px-[18px] text-on-pine">
         {view.lead ? (
           <label className="flex items-center gap-2">
@@ -52,7 +52,7 @@ export function BenchCard({ view }: { view: CardView }) {
             <select
               value={view.who?.id ?? ""}
               onChange={(e) => window.location.assign(`/card?fitter=${encodeURIComponent(e.target.value)}`)}
-              className="wide h-10 rounded-md bg-pine-strong px-2 text-[17px]"
+              className="wide h-10 rounded-md bg-pine-strong px-2 text-[1.0625rem]"
             >
               {view.people.map((p) => (
                 <option key={p.id} value={p.id}>
@@ -62,14 +62,14 @@ export function BenchCard({ view }: { view: CardView }) {
             </select>
           </label>
         ) : (
-          <h1 className="wide text-[17px]">{view.who?.name ?? "Bench card"}</h1>
+          <h1 className="wide text-[1.0625rem]">{view.who?.name ?? "Bench card"}</h1>
         )}
-        <p className="text-[16px]" role="status" suppressHydrationWarning>
+        <p className="text-[1rem]" role="status" suppressHydrationWarning>
           {clock(view.zone, now)} · {act.busy ? "saving …" : online ? "saved" : "offline"}
         </p>
       </header>
       {!online && (
-        <p className="bg-amber-soft px-[18px] py-2 text-[15px]">
+        <p className="bg-amber-soft px-[18px] py-2 text-[0.9375rem]">
           No network: you can read this card, but what you tap now is not saved. Go where there is a network first.
         </p>
       )}
@@ -77,12 +77,12 @@ export function BenchCard({ view }: { view: CardView }) {
       {view.dayEnd && <CardDayEnd end={view.dayEnd} />}
       {view.slot && (
         <section className="mt-4 px-[18px]" aria-label="Before the next job">
-          <h3 className="text-[17px]">
+          <h3 className="text-[1.0625rem]">
             Before the next job <span className="font-normal text-muted">{view.slot.minutes}</span>
           </h3>
           <ul>
             {view.slot.offers.map((o) => (
-              <li key={`${o.build} ${o.text}`} className="border-b py-2 text-[16px] last:border-0">
+              <li key={`${o.build} ${o.text}`} className="border-b py-2 text-[1rem] last:border-0">
                 {o.text} <span className="text-muted">· {o.build}</span>
               </li>
             ))}
@@ -93,13 +93,13 @@ export function BenchCard({ view }: { view: CardView }) {
       {!view.lead && (
         <nav aria-label="Look at" className="mt-6 grid grid-cols-3 gap-2 px-[18px]">
           {LOOK_AT.map(([href, name]) => (
-            <Link key={href} href={href} className="grid min-h-12 place-items-center rounded-md border bg-card text-[16px] font-semibold">
+            <Link key={href} href={href} className="grid min-h-12 place-items-center rounded-md border bg-card text-[1rem] font-semibold">
               {name}
             </Link>
           ))}
         </nav>
       )}
-      <footer className="mt-auto flex items-center justify-between gap-2 px-[18px] pt-4 pb-6 text-[15px]">
+      <footer className="mt-auto flex items-center justify-between gap-2 px-[18px] pt-4 pb-6 text-[0.9375rem]">
         {view.lead ? (
           <Link href="/" className="flex min-h-11 items-center underline underline-offset-4">
             Back to the yard
@@ -123,7 +123,7 @@ export function BenchCard({ view }: { view: CardView }) {
 function Nothing({ view }: { view: CardView }) {
   return (
     <div className="px-[18px] py-10 text-center">
-      <h2 className="text-[22px]">Nothing planned{view.who ? ` for ${view.who.name}` : ""}</h2>
+      <h2 className="text-[1.375rem]">Nothing planned{view.who ? ` for ${view.who.name}` : ""}</h2>
       <p className="mt-2 text-muted">
         {view.lead ? "Replan and publish, then the next job stands here." : "Ask the lead what to pull forward."}
       </p>
@@ -146,8 +146,8 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
   const running = job.state === "started";
   return (
     <main className="px-[18px] pt-3">
-      <p className="flex items-center gap-2 text-[16px] text-muted">
-        <StageBadge stage={job.stage} className="!h-6 !px-2 !text-[14px]" />
+      <p className="flex items-center gap-2 text-[1rem] text-muted">
+        <StageBadge stage={job.stage} className="!h-6 !px-2 !text-[0.875rem]" />
         {job.opensBuild ? (
           <Link href={`/builds/${encodeURIComponent(job.buildId)}`} className="underline underline-offset-2">
             {job.build}
@@ -158,11 +158,11 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
         · {job.place}
         {job.with && ` · with ${job.with}`}
       </p>
-      <h2 className="text-[26px] leading-tight">{job.name}</h2>
+      <h2 className="text-[1.625rem] leading-tight">{job.name}</h2>
       {job.limit && <p className="font-semibold text-amber-text">{job.limit}</p>}
       {job.dust && <p className="font-semibold text-amber-text">{job.dust}</p>}
       {job.machines.map((m) => (
-        <p key={m} className="text-[15px]">
+        <p key={m} className="text-[0.9375rem]">
           {m}
         </p>
       ))}
@@ -171,7 +171,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
       <GoOn job={job} act={act} />
       <CardHelp job={job} act={act} />
       <Strip job={job} now={now} />
-      <p className="text-[15px] text-muted" suppressHydrationWarning>
+      <p className="text-[0.9375rem] text-muted" suppressHydrationWarning>
         {job.state === "done"
           ? `done, ${job.worked} of work`
           : running
@@ -185,12 +185,12 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
           ` · ${open.length} ${open.length === 1 ? "photo" : "photos"}${job.stops.length ? ` before ${job.stops[0].toLowerCase()}` : " to take"}`}
       </p>
       {job.remarks.map((r) => (
-        <p key={r} className="mt-2 rounded-md border border-signal bg-signal-soft px-3 py-2 text-[15px]">
+        <p key={r} className="mt-2 rounded-md border border-signal bg-signal-soft px-3 py-2 text-[0.9375rem]">
           Said: {r}
         </p>
       ))}
       {job.obstacles.length > 0 && (
-        <div className="mt-3 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[15px]">
+        <div className="mt-3 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[0.9375rem]">
           <p className="font-bold">Not yet</p>
           <ul className="list-disc pl-5">
             {job.obstacles.map((o) => (
@@ -200,23 +200,23 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
         </div>
       )}
       {job.mind.map((m) => (
-        <p key={m} className="mt-2 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[15px]">
+        <p key={m} className="mt-2 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[0.9375rem]">
           {m}
         </p>
       ))}
       {view.lead && job.tired && job.state === "todo" && <Morning job={job} act={act} />}
       {job.overBox && (
-        <p className="mt-2 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[15px]">
+        <p className="mt-2 rounded-md border border-amber bg-amber-soft px-3 py-2 text-[0.9375rem]">
           {job.overBox}. Tell the lead: a second person, park it, or call the supplier?
         </p>
       )}
       {job.remainders.map((r) => (
-        <p key={r} className="mt-2 rounded-md border border-dashed px-3 py-2 text-[15px]">
+        <p key={r} className="mt-2 rounded-md border border-dashed px-3 py-2 text-[0.9375rem]">
           Still to finish: {r}
         </p>
       ))}
       {job.cameOut.map((t) => (
-        <p key={t} className="mt-2 rounded-md border px-3 py-2 text-[15px]">
+        <p key={t} className="mt-2 rounded-md border px-3 py-2 text-[0.9375rem]">
           {t}
         </p>
       ))}
@@ -238,7 +238,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
               >
                 <span
                   className={cx(
-                    "grid size-[26px] shrink-0 place-items-center rounded-[5px] border-2 text-[15px] font-bold",
+                    "grid size-[26px] shrink-0 place-items-center rounded-[5px] border-2 text-[0.9375rem] font-bold",
                     s.done ? "border-green bg-green text-white" : here ? "border-signal text-signal-text" : "border-muted text-muted",
                   )}
                 >
@@ -246,8 +246,8 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
                 </span>
                 <span className={cx(s.done && "text-muted", here && "font-bold")}>
                   {s.text}
-                  {here && <span className="block text-[14px] font-normal text-muted">{job.cautions[0]}</span>}
-                  {s.waived && <span className="block text-[14px] text-amber-text">left out: {s.waived}</span>}
+                  {here && <span className="block text-[0.875rem] font-normal text-muted">{job.cautions[0]}</span>}
+                  {s.waived && <span className="block text-[0.875rem] text-amber-text">left out: {s.waived}</span>}
                 </span>
               </button>
               {here && (!s.guards || view.lead) && <LeaveOut job={job} n={s.n} act={act} />}
@@ -332,8 +332,8 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
 function Details({ job }: { job: CardJob }) {
   return (
     <section className="mt-4" aria-label="Cautions">
-      <h3 className="text-[17px]">Take care</h3>
-      <ul className="list-disc pl-5 text-[16px]">
+      <h3 className="text-[1.0625rem]">Take care</h3>
+      <ul className="list-disc pl-5 text-[1rem]">
         {job.cautions.map((c) => (
           <li key={c}>{c}</li>
         ))}
@@ -347,7 +347,7 @@ function Later({ view }: { view: CardView }) {
   if (!view.later.length) return null;
   return (
     <section className="mt-4 px-[18px]" aria-label="After that">
-      <h3 className="text-[17px]">After that</h3>
+      <h3 className="text-[1.0625rem]">After that</h3>
       <ul>
         {view.later.map((j) => (
           <li key={j.id} className="border-b last:border-0">
@@ -355,11 +355,11 @@ function Later({ view }: { view: CardView }) {
               href={`/card?job=${encodeURIComponent(j.id)}${view.lead && view.who ? `&fitter=${encodeURIComponent(view.who.id)}` : ""}`}
               className="flex min-h-12 items-center gap-3 py-1.5"
             >
-              <StageBadge stage={j.stage} className="!h-6 !text-[13px]" />
+              <StageBadge stage={j.stage} className="!h-6 !text-[0.8125rem]" />
               <span className="min-w-0 flex-1 truncate">
                 {j.name} <span className="text-muted">· {j.build}</span>
               </span>
-              <span className="shrink-0 text-[15px] text-muted" suppressHydrationWarning>
+              <span className="shrink-0 text-[0.9375rem] text-muted" suppressHydrationWarning>
                 {j.state === "started" ? "under way" : j.from === null ? "" : near(view.zone, j.from, view.now)}
               </span>
             </Link>

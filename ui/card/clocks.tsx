@@ -27,11 +27,11 @@ export function CardClocks({ job, act, now }: { job: CardJob; act: Act; now: num
     }, "The clocks of the bond run");
   return (
     <section aria-label="Clocks" className="mt-3">
-      <h3 className="text-[17px]">Clocks</h3>
+      <h3 className="text-[1.0625rem]">Clocks</h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card empty:hidden">
         {job.clocks.map((c) => (
           <li key={c.id} className="flex items-center gap-3 border-b px-3 py-2 last:border-0">
-            <span className="min-w-0 flex-1 text-[16px]">
+            <span className="min-w-0 flex-1 text-[1rem]">
               <b>{c.what}</b> <span className="text-muted">{c.title}</span>
               <span
                 className={cx("block", TONE[toneOf(c, now)])}
@@ -74,7 +74,7 @@ export function CardClocks({ job, act, now }: { job: CardJob; act: Act; now: num
               setWhat(e.target.value as ClockName);
               setMinutes(String(CLOCKS[e.target.value as ClockName].minutes));
             }}
-            className={cx(inputClass, "!h-12 text-[16px]")}
+            className={cx(inputClass, "!h-12 text-[1rem]")}
           >
             {NAMES.map((n) => (
               <option key={n}>{n}</option>
@@ -85,7 +85,7 @@ export function CardClocks({ job, act, now }: { job: CardJob; act: Act; now: num
             inputMode="numeric"
             value={minutes}
             onChange={(e) => setMinutes(e.target.value)}
-            className={cx(inputClass, "!h-12 text-[16px]")}
+            className={cx(inputClass, "!h-12 text-[1rem]")}
           />
           <Button size="touch" disabled={act.busy} onClick={start}>
             Run
@@ -104,31 +104,31 @@ const saysOf = (c: RunningClock, now: number): string => sayClockLeft(c.what, c.
 export function CardDayEnd({ end }: { end: NonNullable<CardView["dayEnd"]> }) {
   const list = (items: readonly string[], none: string) =>
     items.length ? (
-      <ul className="list-disc pl-5 text-[16px]">
+      <ul className="list-disc pl-5 text-[1rem]">
         {items.map((t) => (
           <li key={t}>{t}</li>
         ))}
       </ul>
     ) : (
-      <p className="text-[16px] text-muted">{none}</p>
+      <p className="text-[1rem] text-muted">{none}</p>
     );
   return (
     <section aria-label="The end of the day" className="mx-[18px] mt-4 rounded-md border bg-card px-3 py-3">
-      <h3 className="text-[17px]">The end of the day</h3>
-      <h4 className="mt-1 text-[15px] font-semibold">Done</h4>
+      <h3 className="text-[1.0625rem]">The end of the day</h3>
+      <h4 className="mt-1 text-[0.9375rem] font-semibold">Done</h4>
       {list(end.done, "Nothing was finished today.")}
-      <h4 className="mt-2 text-[15px] font-semibold">Open, or running on</h4>
+      <h4 className="mt-2 text-[0.9375rem] font-semibold">Open, or running on</h4>
       {list(end.open, "Nothing: all is put away.")}
-      <h4 className="mt-2 text-[15px] font-semibold">Tomorrow first</h4>
+      <h4 className="mt-2 text-[0.9375rem] font-semibold">Tomorrow first</h4>
       {end.next ? (
         <>
-          <p className="text-[16px]">
+          <p className="text-[1rem]">
             {end.next.at} {end.next.name}
           </p>
           {list(end.next.lacks, "It can begin.")}
         </>
       ) : (
-        <p className="text-[16px] text-muted">Nothing is published for you.</p>
+        <p className="text-[1rem] text-muted">Nothing is published for you.</p>
       )}
     </section>
   );

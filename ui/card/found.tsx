@@ -41,13 +41,13 @@ export function CardFoundList({ job }: { job: CardJob }) {
   const build = { id: job.buildId, van: found.van };
   return (
     <section aria-label="Found and measured" className="mt-4">
-      <h3 className="text-[17px]">Found and measured</h3>
+      <h3 className="text-[1.0625rem]">Found and measured</h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card empty:hidden">
         {found.records.map((r) => (
           <li key={r.id} className="flex flex-wrap items-center gap-2 border-b px-3 py-2 last:border-0">
             <button type="button" onClick={() => setForm({ kind: r.kind, was: r })} className="min-h-11 min-w-0 flex-1 text-left">
               <b>{r.title}</b>
-              <span className="block text-[15px] text-muted">{says(r)}</span>
+              <span className="block text-[0.9375rem] text-muted">{says(r)}</span>
             </button>
             <RecordPhotos id={r.id} title={r.title} photos={r.photos} touch />
           </li>
@@ -61,7 +61,7 @@ export function CardFoundList({ job }: { job: CardJob }) {
               key={kind}
               type="button"
               onClick={() => setForm({ kind })}
-              className="min-h-13 rounded-md border px-2 py-1.5 text-[16px] leading-tight"
+              className="min-h-13 rounded-md border px-2 py-1.5 text-[1rem] leading-tight"
             >
               {words}
             </button>

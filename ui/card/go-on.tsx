@@ -16,7 +16,7 @@ export function GoOn({ job, act }: { job: CardJob; act: Act }) {
   if (!job.goesOn || job.goesOn.who !== null) return null;
   if (!asked)
     return (
-      <button type="button" onClick={() => setAsked(true)} className="min-h-11 text-[14px] underline underline-offset-4">
+      <button type="button" onClick={() => setAsked(true)} className="min-h-11 text-[0.875rem] underline underline-offset-4">
         Go on against the warning
       </button>
     );
@@ -37,14 +37,14 @@ export function GoOn({ job, act }: { job: CardJob; act: Act }) {
           ["Why", why, setWhy],
         ] as const
       ).map(([label, value, set]) => (
-        <label key={label} className="text-[15px]">
+        <label key={label} className="text-[0.9375rem]">
           {label}
           <input
             value={value}
             onChange={(e) => set(e.target.value)}
             required
             maxLength={120}
-            className={cx(inputClass, "!h-12 text-[16px]")}
+            className={cx(inputClass, "!h-12 text-[1rem]")}
           />
         </label>
       ))}

@@ -18,7 +18,7 @@ export function CardHelp({ job, act }: { job: CardJob; act: Act }) {
   const who = named || help.comes?.id || "";
   const name = help.others.find((o) => o.id === who)?.name ?? help.comes?.name;
   return (
-    <section aria-label="Second person" className="mt-2 rounded-md border px-3 py-2 text-[15px]">
+    <section aria-label="Second person" className="mt-2 rounded-md border px-3 py-2 text-[0.9375rem]">
       <p className={cx(!here && "font-semibold")}>{help.says}</p>
       {here ? (
         <Button
@@ -39,7 +39,7 @@ export function CardHelp({ job, act }: { job: CardJob; act: Act }) {
         <div className="mt-2 grid grid-cols-2 gap-2.5">
           <label>
             <span className="sr-only">Who helps</span>
-            <select value={who} onChange={(e) => setNamed(e.target.value)} className={cx(inputClass, "!h-13 text-[16px]")}>
+            <select value={who} onChange={(e) => setNamed(e.target.value)} className={cx(inputClass, "!h-13 text-[1rem]")}>
               <option value="">Who helps</option>
               {[...help.others, ...(help.comes && !help.others.some((o) => o.id === help.comes!.id) ? [help.comes] : [])].map((o) => (
                 <option key={o.id} value={o.id}>

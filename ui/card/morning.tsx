@@ -23,7 +23,7 @@ export function Morning({ job, act }: { job: CardJob; act: Act }) {
     send<Tried>("POST", `jobs/${job.id}/morning`, { act: what, ...(what === "undo" && tried?.was ? { was: tried.was } : {}) });
   const at = tried && wall(tried.start);
   return (
-    <section aria-label="Leave it for the morning" className="mt-2 text-[15px]">
+    <section aria-label="Leave it for the morning" className="mt-2 text-[0.9375rem]">
       {tried && <DateLines dates={tried.dates} />}
       <Button
         size="touch"

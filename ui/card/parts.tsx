@@ -31,7 +31,7 @@ export function Questions({ job, act }: Props) {
           >
             <span
               className={cx(
-                "grid size-[34px] shrink-0 place-items-center rounded-[5px] border-2 text-[14px] font-bold",
+                "grid size-[34px] shrink-0 place-items-center rounded-[5px] border-2 text-[0.875rem] font-bold",
                 q.yes ? "border-green bg-green text-white" : "border-signal text-signal-text",
               )}
             >
@@ -57,7 +57,7 @@ export function Questions({ job, act }: Props) {
                   "Somebody else is asked to look",
                 )
               }
-              className="min-h-11 w-full px-3 pb-2 pl-[58px] text-left text-[15px] text-muted underline underline-offset-2"
+              className="min-h-11 w-full px-3 pb-2 pl-[58px] text-left text-[0.9375rem] text-muted underline underline-offset-2"
             >
               not sure
             </button>
@@ -70,7 +70,7 @@ export function Questions({ job, act }: Props) {
   if (job.state !== "todo" && job.questions.every((q) => q.yes))
     return (
       <details className="mt-3">
-        <summary className="flex min-h-11 items-center gap-2 rounded-md border bg-card px-3 text-[15px]">
+        <summary className="flex min-h-11 items-center gap-2 rounded-md border bg-card px-3 text-[0.9375rem]">
           <Check size={18} strokeWidth={3} className="text-green" />
           {name}: {job.questions.length === 1 ? "answered" : `all ${job.questions.length} answered`}
           <span className="ml-auto text-muted underline underline-offset-2">show</span>
@@ -80,7 +80,7 @@ export function Questions({ job, act }: Props) {
     );
   return (
     <section aria-label={name} className="mt-3">
-      <h3 className="text-[17px]">{name}</h3>
+      <h3 className="text-[1.0625rem]">{name}</h3>
       {list}
     </section>
   );
@@ -145,7 +145,7 @@ export function LeaveOut({ job, n, act }: Props & { n: number }) {
   const [why, setWhy] = useState("");
   if (!asking)
     return (
-      <button type="button" onClick={() => setAsking(true)} className="min-h-11 px-3 pb-2 text-[14px] underline underline-offset-4">
+      <button type="button" onClick={() => setAsking(true)} className="min-h-11 px-3 pb-2 text-[0.875rem] underline underline-offset-4">
         Leave this step out
       </button>
     );
@@ -181,7 +181,7 @@ export function ButFor({ job, act }: Props) {
   const [before, setBefore] = useState(job.leaves[0]?.before ?? "");
   if (!open)
     return (
-      <button type="button" onClick={() => setOpen(true)} className="mt-2 min-h-11 text-[15px] underline underline-offset-4">
+      <button type="button" onClick={() => setOpen(true)} className="mt-2 min-h-11 text-[0.9375rem] underline underline-offset-4">
         Something is left to finish
       </button>
     );
@@ -235,7 +235,7 @@ export function Readings({ job, act }: Props) {
   const left = job.readings!.filter((r) => r.state !== "agreed").length;
   return (
     <details className="mt-4" open={job.state === "started"}>
-      <summary className="min-h-11 cursor-pointer text-[17px] font-semibold">
+      <summary className="min-h-11 cursor-pointer text-[1.0625rem] font-semibold">
         Sizes of the van{left ? `, ${left} to read` : ", all agreed"}
       </summary>
       <ul className="overflow-hidden rounded-md border bg-card">
@@ -261,13 +261,13 @@ function OneReading({ r, build, act }: { r: NonNullable<CardJob["readings"]>[num
       placeholder={label}
       value={value}
       onChange={(e) => set(e.target.value)}
-      className={cx(inputClass, "!h-12 !w-24 text-[17px]")}
+      className={cx(inputClass, "!h-12 !w-24 text-[1.0625rem]")}
     />
   );
   return (
     <li className="border-b px-3 py-2 last:border-0">
       <p>
-        <b>{r.label}</b> <span className="text-[15px] text-muted">{r.datum}</span>
+        <b>{r.label}</b> <span className="text-[0.9375rem] text-muted">{r.datum}</span>
       </p>
       <div className="mt-1 flex flex-wrap items-center gap-2">
         {input("first", first, setFirst)}
@@ -287,7 +287,7 @@ function OneReading({ r, build, act }: { r: NonNullable<CardJob["readings"]>[num
         ) : (
           <span
             className={cx(
-              "text-[15px]",
+              "text-[0.9375rem]",
               r.state === "unlike" ? "text-signal-text" : r.state === "agreed" ? "text-green-text" : "text-muted",
             )}
           >
@@ -325,21 +325,21 @@ export function TemplateInHand({ job, act }: Props) {
         void take();
       }}
     >
-      <label className="flex flex-col text-[15px] font-semibold">
+      <label className="flex flex-col text-[0.9375rem] font-semibold">
         Template in hand, its number
         <input
           value={number}
           onChange={(e) => setNumber(e.target.value)}
           maxLength={20}
           aria-invalid={fault ? true : undefined}
-          className={cx(inputClass, "!h-12 !w-32 text-[17px]")}
+          className={cx(inputClass, "!h-12 !w-32 text-[1.0625rem]")}
         />
       </label>
       <Button size="touch" type="submit" disabled={act.busy || !number.trim()}>
         This one
       </Button>
       {fault && (
-        <p role="alert" className="w-full text-[15px] text-signal-text">
+        <p role="alert" className="w-full text-[0.9375rem] text-signal-text">
           {fault}
         </p>
       )}

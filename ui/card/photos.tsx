@@ -51,7 +51,7 @@ export function Photos({ job, ref }: { job: CardJob; ref: Ref<PhotosHandle> }) {
   if (!job.shots.length) return null;
   return (
     <section className="mt-4" aria-label="Photos">
-      <h3 className="text-[17px]">Photos</h3>
+      <h3 className="text-[1.0625rem]">Photos</h3>
       <input
         ref={input}
         type="file"
@@ -87,7 +87,7 @@ export function Photos({ job, ref }: { job: CardJob; ref: Ref<PhotosHandle> }) {
                   <span className={cx(s.state !== "approved" && "font-bold")}>{s.text}</span>
                   <span
                     className={cx(
-                      "block text-[14px]",
+                      "block text-[0.875rem]",
                       s.state === "again" ? "text-signal-text" : s.state === "approved" ? "text-green-text" : "text-muted",
                     )}
                   >

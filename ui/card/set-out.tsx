@@ -28,7 +28,7 @@ export function CardSetOut({ job, act, zone, now }: Props) {
     `/set-out?build=${encodeURIComponent(job.buildId)}&job=${encodeURIComponent(job.id)}&sheet=${encodeURIComponent(calculator)}`;
   return (
     <section aria-label="Set-out" className="mt-4">
-      <h3 className="text-[17px]">Set-out</h3>
+      <h3 className="text-[1.0625rem]">Set-out</h3>
       {kept.map((s) => (
         <Sheet key={`${s.id} ${s.version}`} s={s} page={page(s.calculator)} act={act} zone={zone} now={now} />
       ))}
@@ -38,7 +38,7 @@ export function CardSetOut({ job, act, zone, now }: Props) {
             <li key={m.calculator} className="border-b border-dashed last:border-0">
               <Link href={page(m.calculator)} className="flex min-h-12 items-center justify-between gap-3 px-3 py-1.5">
                 <span>{m.title}</span>
-                <span className="shrink-0 text-[15px] text-muted underline underline-offset-2">not set out yet: fill it in</span>
+                <span className="shrink-0 text-[0.9375rem] text-muted underline underline-offset-2">not set out yet: fill it in</span>
               </Link>
             </li>
           ))}
@@ -57,17 +57,19 @@ function Sheet({ s, page, act, zone, now }: { s: SheetCard; page: string; act: A
       <summary className="flex min-h-13 cursor-pointer flex-wrap items-center gap-x-2 px-3 py-2">
         <b className="min-w-0 flex-1">{s.title}</b>
         {s.locked !== null ? (
-          <span className="flex items-center gap-1 text-[15px] font-semibold text-green-text">
+          <span className="flex items-center gap-1 text-[0.9375rem] font-semibold text-green-text">
             <Lock size={15} aria-hidden="true" /> locked
           </span>
         ) : (
-          <span className="text-[15px] font-semibold text-amber-text">{s.wanted.length ? "measure a second time" : "not signed yet"}</span>
+          <span className="text-[0.9375rem] font-semibold text-amber-text">
+            {s.wanted.length ? "measure a second time" : "not signed yet"}
+          </span>
         )}
-        {stops > 0 && <span className="w-full text-[15px] font-semibold text-signal-text">It says stop: read its findings</span>}
+        {stops > 0 && <span className="w-full text-[0.9375rem] font-semibold text-signal-text">It says stop: read its findings</span>}
       </summary>
       <div className="flex flex-col gap-3 border-t px-3 py-3">
         {s.notices.length > 0 && (
-          <div role="alert" className="rounded-md border border-signal bg-signal-soft px-3 py-2 text-[15px]">
+          <div role="alert" className="rounded-md border border-signal bg-signal-soft px-3 py-2 text-[0.9375rem]">
             <p className="flex items-center gap-2 font-bold">
               <TriangleAlert size={17} aria-hidden="true" /> Changed since it was filled in:
             </p>
@@ -86,17 +88,17 @@ function Sheet({ s, page, act, zone, now }: { s: SheetCard; page: string; act: A
                 type="button"
                 aria-pressed={other}
                 onClick={() => setOther(!other)}
-                className={cx("min-h-12 rounded-md border px-3 text-[16px] font-semibold", other && "bg-pine text-on-pine")}
+                className={cx("min-h-12 rounded-md border px-3 text-[1rem] font-semibold", other && "bg-pine text-on-pine")}
               >
                 Seen from the other side, mirrored
               </button>
             )}
           </>
         )}
-        <dl className="text-[20px] leading-snug">
+        <dl className="text-[1.25rem] leading-snug">
           {s.figures.map((r) => (
             <div key={r.label} className="border-b py-1.5 last:border-0">
-              <dt className="text-[15px] text-muted">{r.label}</dt>
+              <dt className="text-[0.9375rem] text-muted">{r.label}</dt>
               {r.lines.map((l) => (
                 <dd key={l} className="font-bold [overflow-wrap:anywhere]">
                   {l}
@@ -107,12 +109,12 @@ function Sheet({ s, page, act, zone, now }: { s: SheetCard; page: string; act: A
         </dl>
         {s.cuts.length > 0 && (
           <div>
-            <h4 className="text-[16px]">Cut list, mm</h4>
-            <ul className="text-[18px]">
+            <h4 className="text-[1rem]">Cut list, mm</h4>
+            <ul className="text-[1.125rem]">
               {s.cuts.map((c) => (
                 <li key={`${c.name} ${c.w} ${c.h}`} className="flex flex-wrap justify-between gap-x-3 border-b py-1.5 last:border-0">
                   <span>
-                    <b>{c.count} ×</b> {c.name} <span className="text-[15px] text-muted">{c.material}</span>
+                    <b>{c.count} ×</b> {c.name} <span className="text-[0.9375rem] text-muted">{c.material}</span>
                   </span>
                   <b>
                     {c.w} × {c.h} × {c.t}
@@ -123,13 +125,13 @@ function Sheet({ s, page, act, zone, now }: { s: SheetCard; page: string; act: A
           </div>
         )}
         {s.findings.length > 0 && <FindingList list={s.findings} />}
-        <p className="text-[15px] text-muted" suppressHydrationWarning>
+        <p className="text-[0.9375rem] text-muted" suppressHydrationWarning>
           Measured by {s.by}, {near(zone, s.at, now)}
           {s.second && `; a second time by ${s.second.by}`}
           {s.locked !== null && s.second === null && "; signed"}
         </p>
         {s.locked === null && <Second sheet={s} act={act} touch />}
-        <Link href={page} className="flex min-h-11 items-center text-[15px] underline underline-offset-2">
+        <Link href={page} className="flex min-h-11 items-center text-[0.9375rem] underline underline-offset-2">
           Open the sheet
         </Link>
       </div>

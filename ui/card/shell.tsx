@@ -29,7 +29,7 @@ const NEXT: Partial<Record<Penetration["state"], [Penetration["state"], string]>
 export function CardHoles({ job, act, zone, now }: { job: CardJob; act: Act; zone: string; now: number }) {
   return (
     <section aria-label="Holes" className="mt-3">
-      <h3 className="text-[17px]">{job.soaks ? "To be soaked" : job.holes.length === 1 ? "Its hole" : "Its holes"}</h3>
+      <h3 className="text-[1.0625rem]">{job.soaks ? "To be soaked" : job.holes.length === 1 ? "Its hole" : "Its holes"}</h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card">
         {job.holes.map((h) => (
           <OneHole key={`${h.id} ${h.version}`} h={h} soaks={job.soaks} begun={job.state !== "todo"} act={act} zone={zone} now={now} />
@@ -51,7 +51,7 @@ function OneHole({ h, soaks, begun, act, zone, now }: { h: Hole; soaks: boolean;
   const shut = h.data.state === "closed";
   return (
     <li className="border-b px-3 py-2 last:border-0">
-      <p className="text-[15px]">
+      <p className="text-[0.9375rem]">
         <b>
           {h.no} {h.title}
         </b>{" "}
@@ -65,7 +65,7 @@ function OneHole({ h, soaks, begun, act, zone, now }: { h: Hole; soaks: boolean;
             value={cover}
             maxLength={300}
             onChange={(e) => setCover(e.target.value)}
-            className={cx(inputClass, "!h-12 min-w-0 flex-1 text-[17px]")}
+            className={cx(inputClass, "!h-12 min-w-0 flex-1 text-[1.0625rem]")}
           />
           {cover.trim() !== (h.data.cover ?? "") && (
             <Button size="touch" disabled={act.busy} onClick={() => say({ cover: cover.trim() || undefined })}>
@@ -76,7 +76,7 @@ function OneHole({ h, soaks, begun, act, zone, now }: { h: Hole; soaks: boolean;
       )}
       {begun && !soaks && next && h.data.by === "us" && h.data.state !== "protected" && (
         <details className="mt-1">
-          <summary className="min-h-10 cursor-pointer py-2 text-[15px] font-semibold">
+          <summary className="min-h-10 cursor-pointer py-2 text-[0.9375rem] font-semibold">
             Step by step{nextStep(h.data) && `: ${HOLE_STEP_WORDS[nextStep(h.data)!].label.toLowerCase()}`}
           </summary>
           <HoleChain hole={h} act={act} zone={zone} now={now} touch />
@@ -108,7 +108,7 @@ function OneHole({ h, soaks, begun, act, zone, now }: { h: Hole; soaks: boolean;
           <RecordPhotos id={h.id} title={h.title} photos={h.photos} shows={h.shows} choices={HOLE_SHOWS} />
         </div>
       )}
-      {begun && soaks && !shut && <p className="text-[15px] text-signal-text">It is not closed yet.</p>}
+      {begun && soaks && !shut && <p className="text-[0.9375rem] text-signal-text">It is not closed yet.</p>}
     </li>
   );
 }
@@ -116,7 +116,7 @@ function OneHole({ h, soaks, begun, act, zone, now }: { h: Hole; soaks: boolean;
 export function CardZones({ job, act, zone, now }: { job: CardJob; act: Act; zone: string; now: number }) {
   return (
     <section aria-label="Bare zones" className="mt-3">
-      <h3 className="text-[17px]">{job.stage === "insulation" ? "Taken over clean" : "Zone by zone"}</h3>
+      <h3 className="text-[1.0625rem]">{job.stage === "insulation" ? "Taken over clean" : "Zone by zone"}</h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card">
         {job.zones.map((z) => (
           <OneZone key={z.zone} z={z} job={job} act={act} zone={zone} now={now} />
@@ -132,7 +132,7 @@ function OneZone({ z, job, act, zone, now }: { z: ZoneState; job: CardJob; act: 
     void act.run(() => send("POST", `builds/${job.buildId}/shell/${path}`, { zone: z.zone, ...body }));
   return (
     <li className="border-b px-3 py-2 last:border-0">
-      <p className="text-[15px]">
+      <p className="text-[0.9375rem]">
         <b>{name}</b>{" "}
         <span className="text-muted">
           {z.accepted ? `taken over by ${z.accepted.by}, ${near(zone, z.accepted.at, now)}` : z.open.join(", ") || "ready to be taken over"}
@@ -150,7 +150,7 @@ function OneZone({ z, job, act, zone, now }: { z: ZoneState; job: CardJob; act: 
               disabled={act.busy}
               onClick={() => post("step", { step: s })}
               className={cx(
-                "min-h-12 rounded-md border px-1 text-[15px]",
+                "min-h-12 rounded-md border px-1 text-[0.9375rem]",
                 done
                   ? "border-green bg-green-soft text-green-text"
                   : z.next === s || step.stale

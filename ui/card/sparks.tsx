@@ -20,7 +20,7 @@ const STAMPS = [
 export function CardSparks({ job, act }: { job: CardJob; act: Act }) {
   return (
     <section aria-label="Sparks and swarf" className="mt-3">
-      <h3 className="text-[17px]">Sparks and swarf</h3>
+      <h3 className="text-[1.0625rem]">Sparks and swarf</h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card">
         {job.sparks.map((r) => (
           <One key={`${r.id} ${r.version}`} r={r} act={act} own={r.jobId === job.id} />
@@ -44,12 +44,12 @@ function One({ r, act, own }: { r: Entry; act: Act; own: boolean }) {
     );
   return (
     <li className="border-b px-3 py-2 last:border-0">
-      <p className="text-[15px]">
+      <p className="text-[0.9375rem]">
         <b>{r.title}</b> <span className={r.open.length ? "text-amber-text" : "text-green-text"}>{r.open.join("; ") || "clear"}</span>
       </p>
       {own && (
         <fieldset className="mt-1 flex flex-wrap gap-2">
-          <legend className="text-[15px] text-muted">Worn</legend>
+          <legend className="text-[0.9375rem] text-muted">Worn</legend>
           {WORN.map(([what, words]) => (
             <button
               key={what}
@@ -58,7 +58,7 @@ function One({ r, act, own }: { r: Entry; act: Act; own: boolean }) {
               disabled={act.busy}
               onClick={() => wear(what)}
               className={cx(
-                "flex min-h-12 items-center gap-1.5 rounded-md border px-3 text-[15px]",
+                "flex min-h-12 items-center gap-1.5 rounded-md border px-3 text-[0.9375rem]",
                 worn.includes(what) ? "border-green bg-green-soft text-green-text" : "border-muted",
               )}
             >
@@ -75,7 +75,7 @@ function One({ r, act, own }: { r: Entry; act: Act; own: boolean }) {
             size="touch"
             disabled={act.busy}
             aria-pressed={stamps[name] !== undefined}
-            className={cx("!px-1 !text-[15px]", stamps[name] && "!border-green !bg-green-soft !text-green-text")}
+            className={cx("!px-1 !text-[0.9375rem]", stamps[name] && "!border-green !bg-green-soft !text-green-text")}
             onClick={() => void act.run(() => send("POST", `records/${r.id}/stamp`, { stamp: name }))}
           >
             {label}
@@ -91,14 +91,14 @@ export function CardKit({ job, act }: { job: CardJob; act: Act }) {
   const open = job.pick.filter((l) => l.have === null).length;
   return (
     <section aria-label="Kit" className="mt-4">
-      <h3 className="text-[17px]">
+      <h3 className="text-[1.0625rem]">
         Kit <span className="font-normal text-muted">{open ? `${open} of ${job.pick.length} not counted` : "all counted"}</span>
       </h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card">
         {job.pick.map((l, k) => (
           <li key={l.what} className="border-b last:border-0">
             {(k === 0 || l.step?.n !== job.pick[k - 1].step?.n) && (
-              <p className="line-clamp-1 bg-sunk px-3 py-0.5 text-[13px] text-muted">
+              <p className="line-clamp-1 bg-sunk px-3 py-0.5 text-[0.8125rem] text-muted">
                 {l.step ? `${l.step.n}. ${l.step.text}` : "For all of it"}
               </p>
             )}
@@ -107,7 +107,7 @@ export function CardKit({ job, act }: { job: CardJob; act: Act }) {
               aria-pressed={l.have !== null}
               disabled={act.busy || (l.short !== null && l.have === null)}
               onClick={() => void act.run(() => send("POST", `jobs/${job.id}/kit`, { what: l.what, have: l.have === null }))}
-              className="flex min-h-12 w-full items-center gap-3 px-3 py-1.5 text-left text-[16px] disabled:cursor-default"
+              className="flex min-h-12 w-full items-center gap-3 px-3 py-1.5 text-left text-[1rem] disabled:cursor-default"
             >
               <span
                 className={cx(
@@ -118,7 +118,7 @@ export function CardKit({ job, act }: { job: CardJob; act: Act }) {
                 {l.have && <Check size={15} strokeWidth={3} />}
               </span>
               <span className="min-w-0 flex-1">{l.what}</span>
-              <span className={cx("text-[14px]", l.short ? "font-semibold text-signal-text" : "text-muted")}>
+              <span className={cx("text-[0.875rem]", l.short ? "font-semibold text-signal-text" : "text-muted")}>
                 {l.short ?? (l.have ? l.have.by : l.where)}
               </span>
             </button>

@@ -29,7 +29,7 @@ export function Wrong({ job, open, onOpenChange }: { job: CardJob; open: boolean
     >
       <form
         data-busy
-        className="flex flex-col gap-4 text-[17px]"
+        className="flex flex-col gap-4 text-[1.0625rem]"
         onSubmit={async (e) => {
           e.preventDefault();
           const d = new FormData(e.currentTarget);
@@ -47,7 +47,7 @@ export function Wrong({ job, open, onOpenChange }: { job: CardJob; open: boolean
           {KINDS.map(([value, label]) => (
             <label
               key={value}
-              className="flex min-h-12 cursor-pointer items-center justify-center rounded-md border px-2 text-center text-[16px] has-checked:border-pine has-checked:bg-pine-soft has-checked:font-bold has-focus-visible:outline-2"
+              className="flex min-h-12 cursor-pointer items-center justify-center rounded-md border px-2 text-center text-[1rem] has-checked:border-pine has-checked:bg-pine-soft has-checked:font-bold has-focus-visible:outline-2"
             >
               <input type="radio" name="kind" value={value} checked={kind === value} onChange={() => setKind(value)} className="sr-only" />
               {label}

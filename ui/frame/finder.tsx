@@ -69,7 +69,7 @@ function Search({ onOpenChange }: { onOpenChange(open: boolean): void }) {
         value={text}
         onValueChange={setText}
         placeholder="A build, a job, a part, a person, or what to do"
-        className="h-12 w-full border-b bg-transparent px-4 text-[15px] outline-none placeholder:text-muted"
+        className="h-12 w-full border-b bg-transparent px-4 text-[0.9375rem] outline-none placeholder:text-muted"
       />
       <Command.List className="max-h-[52vh] overflow-y-auto p-2">
         {failed && <p className="px-3 py-2 text-muted">No answer from the workshop's server; only actions are listed.</p>}

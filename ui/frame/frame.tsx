@@ -34,7 +34,7 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
       <header className="on-pine sticky top-0 z-30 flex shrink-0 flex-wrap items-center gap-x-6 bg-pine px-4 py-2 md:h-[52px] md:flex-nowrap md:py-0 text-on-pine print:hidden">
         <Link
           href={lead ? "/" : "/card"}
-          className="wide whitespace-nowrap text-[17px] tracking-wide uppercase"
+          className="wide whitespace-nowrap text-[1.0625rem] tracking-wide uppercase"
           style={{ fontStretch: "125%", fontWeight: 800 }}
         >
           Wide Lane
@@ -48,14 +48,14 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
                 href={v.href}
                 aria-current={on ? "page" : undefined}
                 className={cx(
-                  "flex h-8 items-center gap-1.5 rounded-md px-2 text-[13px] whitespace-nowrap md:px-2.5",
+                  "flex h-8 items-center gap-1.5 rounded-md px-2 text-[0.8125rem] whitespace-nowrap md:px-2.5",
                   on ? "bg-paper font-bold text-[var(--pine)] dark:text-ink" : "hover:bg-pine-strong",
                 )}
               >
                 {v.name}
                 {v.href === "/proof" && view.waitingPhotos > 0 && (
                   <span
-                    className="rounded-full bg-signal px-1.5 text-[11px] leading-[17px] font-bold text-white"
+                    className="rounded-full bg-signal px-1.5 text-[0.6875rem] leading-[17px] font-bold text-white"
                     title={`${view.waitingPhotos} photos wait for you`}
                   >
                     {view.waitingPhotos}

@@ -15,7 +15,7 @@ const KINDS: Record<Kind, string> = {
 export const buttonClass = (kind: Kind = "plain", size: Size = "desk"): string =>
   cx(
     "inline-flex items-center justify-center gap-1.5 rounded-md border font-semibold whitespace-nowrap disabled:opacity-55",
-    size === "desk" ? "h-8 px-3 text-[13px]" : "min-h-13 px-4 text-[17px]",
+    size === "desk" ? "h-8 px-3 text-[0.8125rem]" : "min-h-13 px-4 text-[1.0625rem]",
     KINDS[kind],
   );
 

@@ -33,7 +33,7 @@ export function Dialog({
         >
           <div className="flex items-start justify-between gap-4 border-b px-5 py-3.5">
             <div>
-              <D.Title className="text-[17px]">{title}</D.Title>
+              <D.Title className="text-[1.0625rem]">{title}</D.Title>
               {about && <D.Description className="mt-0.5 text-muted">{about}</D.Description>}
             </div>
             <D.Close className="-m-1 rounded-md p-1.5 hover:bg-sunk" aria-label="Close">

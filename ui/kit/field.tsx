@@ -46,7 +46,7 @@ function Frame({
         </p>
       ) : (
         hint && (
-          <p id={`${id}-hint`} className="text-[12px] text-muted">
+          <p id={`${id}-hint`} className="text-[0.75rem] text-muted">
             {hint}
           </p>
         )
@@ -126,7 +126,7 @@ export function Check({ label, hint, ...rest }: { label: string; hint?: string }
       <input type="checkbox" className="mt-0.5 size-4 accent-pine" {...rest} />
       <span>
         <span className="font-semibold">{label}</span>
-        {hint && <span className="block text-[12px] text-muted">{hint}</span>}
+        {hint && <span className="block text-[0.75rem] text-muted">{hint}</span>}
       </span>
     </label>
   );

@@ -20,7 +20,7 @@ export function StageBadge({ stage, className }: { stage: string; className?: st
     <span
       title={s.name}
       className={cx(
-        "wide inline-flex h-[18px] min-w-[26px] shrink-0 items-center justify-center rounded-[3px] px-1 text-[11px] leading-none",
+        "wide inline-flex h-[18px] min-w-[26px] shrink-0 items-center justify-center rounded-[3px] px-1 text-[0.6875rem] leading-none",
         className,
       )}
       style={{ background: s.colour, color: s.ink }}

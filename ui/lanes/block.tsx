@@ -84,7 +84,7 @@ export function BlockView({ b, axis, view, top, height, big, on, prefix, anchor,
         aria-label={`${b.code} ${label}, ${b.state === "done" ? "done" : b.state === "started" ? "under way" : "planned"} ${time(view.zone, b.from)} to ${time(view.zone, b.to)}${who ? `, ${who}` : ""}`}
         title={`${b.code} ${label}\n${time(view.zone, b.from)} to ${time(view.zone, b.to)}\n${view.places[b.place] ?? b.place}${who ? ` · ${who}` : ""}`}
         className={cx(
-          "wide absolute scroll-mt-16 scroll-mr-8 scroll-ml-48 touch-pan-y overflow-hidden rounded-[3px] px-1 text-left text-[11px] whitespace-nowrap",
+          "wide absolute scroll-mt-16 scroll-mr-8 scroll-ml-48 touch-pan-y overflow-hidden rounded-[3px] px-1 text-left text-[0.6875rem] whitespace-nowrap",
           on && "z-10 outline-2 outline-offset-1 outline-ink",
           shift !== 0 && "z-10 outline-2 outline-dashed outline-pine",
           held && "z-20 cursor-grabbing shadow-lg",
@@ -100,7 +100,7 @@ export function BlockView({ b, axis, view, top, height, big, on, prefix, anchor,
       {held && (
         <span
           className={cx(
-            "pointer-events-none absolute z-30 max-w-80 rounded px-1.5 text-[11px] leading-[17px] text-paper",
+            "pointer-events-none absolute z-30 max-w-80 rounded px-1.5 text-[0.6875rem] leading-[17px] text-paper",
             no ? "bg-signal" : "bg-ink whitespace-nowrap",
           )}
           style={{ left: Math.max(0, shown), top: anchor === undefined ? Math.max(0, shownTop - 19) : shownTop - 19 }}

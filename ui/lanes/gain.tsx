@@ -60,7 +60,7 @@ export function GainADay({ buildId, names, currency }: { buildId: string; names:
             <li key={g.text} className="flex gap-2.5">
               <span
                 className={cx(
-                  "grid h-[21px] min-w-[27px] shrink-0 place-items-center rounded-md px-1 text-[12px] font-bold",
+                  "grid h-[21px] min-w-[27px] shrink-0 place-items-center rounded-md px-1 text-[0.75rem] font-bold",
                   g.days > 0 ? "bg-green text-white" : "bg-sunk text-ink",
                 )}
               >
@@ -68,7 +68,7 @@ export function GainADay({ buildId, names, currency }: { buildId: string; names:
               </span>
               <span>
                 {g.text}
-                <span className="block text-[12px] text-muted">
+                <span className="block text-[0.75rem] text-muted">
                   {g.days > 0
                     ? `${priceOf(g, currency)} · ${g.moved} ${g.moved === 1 ? "job moves" : "jobs move"}`
                     : `gains nothing${g.through ? `: the chain then runs through ${g.through}` : ""}`}
@@ -89,7 +89,7 @@ export function GainADay({ buildId, names, currency }: { buildId: string; names:
         </div>
       ) : (
         <>
-          {words && <p className="mb-2 text-[12px] text-muted">{words}</p>}
+          {words && <p className="mb-2 text-[0.75rem] text-muted">{words}</p>}
           <Button onClick={() => void start()}>{list.length ? "Try again" : "Try what gains a day"}</Button>
         </>
       )}

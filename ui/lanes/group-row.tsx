@@ -60,10 +60,10 @@ export const GroupRowView = memo(function GroupRowView({
       style={{ height }}
     >
       <div className="sticky left-0 z-[15] flex h-full flex-col justify-center border-r bg-card px-2.5" style={{ width: LABEL_PX }}>
-        <p className="wide truncate text-[14px]">{row.name}</p>
-        <p className="line-clamp-1 text-[11px] leading-tight text-muted">{row.about}</p>
+        <p className="wide truncate text-[0.875rem]">{row.name}</p>
+        <p className="line-clamp-1 text-[0.6875rem] leading-tight text-muted">{row.about}</p>
         {ahead && (
-          <p className="truncate text-[11px] leading-tight" title="Booked of the open hours, this week and the next two">
+          <p className="truncate text-[0.6875rem] leading-tight" title="Booked of the open hours, this week and the next two">
             {ahead}
           </p>
         )}
@@ -85,7 +85,7 @@ export const GroupRowView = memo(function GroupRowView({
         {row.off.map((o) => (
           <div
             key={o.from}
-            className="gravel absolute inset-y-0 overflow-hidden bg-sunk px-1 text-[11px] text-muted"
+            className="gravel absolute inset-y-0 overflow-hidden bg-sunk px-1 text-[0.6875rem] text-muted"
             title={`${time(view.zone, o.from)} to ${time(view.zone, o.to)}`}
             style={{ left: axis.x(o.from), width: Math.max(2, axis.x(o.to) - axis.x(o.from)) }}
           >
@@ -114,7 +114,7 @@ export const GroupRowView = memo(function GroupRowView({
         {row.stays.map((s) => (
           <div
             key={`${s.buildId} ${s.from}`}
-            className="absolute overflow-hidden bg-kerb px-1 text-[11px] leading-[15px] whitespace-nowrap text-on-kerb"
+            className="absolute overflow-hidden bg-kerb px-1 text-[0.6875rem] leading-[15px] whitespace-nowrap text-on-kerb"
             title={`${s.build}: ${time(view.zone, s.from)} to ${time(view.zone, s.to)}`}
             style={{ left: axis.x(s.from), width: Math.max(2, axis.x(s.to) - axis.x(s.from) - 1), bottom: 2, height: 15 }}
           >

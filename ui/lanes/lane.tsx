@@ -63,21 +63,21 @@ export const LaneRow = memo(function LaneRow({
         style={{ width: LABEL_PX }}
       >
         {view.opens.includes(lane.buildId) ? (
-          <Link href={`/builds/${lane.buildId}`} title={lane.name} className="wide truncate text-[14px] hover:underline">
+          <Link href={`/builds/${lane.buildId}`} title={lane.name} className="wide truncate text-[0.875rem] hover:underline">
             {lane.name}
           </Link>
         ) : (
-          <span title={lane.name} className="wide truncate text-[14px]">
+          <span title={lane.name} className="wide truncate text-[0.875rem]">
             {lane.name}
           </span>
         )}
-        <p className="truncate text-[12px] text-muted" title={[lane.van, lane.client].filter(Boolean).join(", ")}>
+        <p className="truncate text-[0.75rem] text-muted" title={[lane.van, lane.client].filter(Boolean).join(", ")}>
           {[lane.van, lane.client].filter(Boolean).join(" · ")}
         </p>
-        <p className="mt-1 text-[12px]">due {day(view.zone, lane.date.due)}</p>
+        <p className="mt-1 text-[0.75rem]">due {day(view.zone, lane.date.due)}</p>
         <p
           className={cx(
-            "truncate text-[12px] font-bold",
+            "truncate text-[0.75rem] font-bold",
             d.state === "safe" ? "text-green-text" : d.state === "tight" ? "text-amber-text" : "text-signal-text",
           )}
         >
@@ -122,7 +122,7 @@ export const LaneRow = memo(function LaneRow({
               <div
                 title={`${view.places[s.place]}: ${time(view.zone, s.from)} to ${time(view.zone, s.to)}`}
                 className={cx(
-                  "absolute overflow-hidden px-1 text-[11px] leading-[15px] whitespace-nowrap",
+                  "absolute overflow-hidden px-1 text-[0.6875rem] leading-[15px] whitespace-nowrap",
                   yard ? "text-muted" : "bg-kerb text-on-kerb",
                 )}
                 style={{ left, width: width - 1, top: top + road, height: KERB }}
@@ -144,7 +144,7 @@ export const LaneRow = memo(function LaneRow({
               <div
                 key={`${x.stage} ${x.from}`}
                 title={`${stageOf(x.stage).name}: ${time(view.zone, x.from)} to ${time(view.zone, x.to)}`}
-                className="wide absolute overflow-hidden rounded-[3px] px-1 text-[11px] leading-[19px]"
+                className="wide absolute overflow-hidden rounded-[3px] px-1 text-[0.6875rem] leading-[19px]"
                 style={{
                   left: axis.x(x.from),
                   width: Math.max(3, axis.x(x.to) - axis.x(x.from)),
@@ -194,7 +194,7 @@ function StopBar({ x, missing, top, road }: { x: number; missing: number; top: n
     >
       <div className="h-full bg-ink" style={{ width: missing ? 4 : 1 }} />
       {missing > 0 && (
-        <span className="absolute -top-2 left-1/2 grid size-4 -translate-x-1/2 place-items-center rounded-full bg-ink text-[10px] font-bold text-paper">
+        <span className="absolute -top-2 left-1/2 grid size-4 -translate-x-1/2 place-items-center rounded-full bg-ink text-[0.625rem] font-bold text-paper">
           {missing}
         </span>
       )}

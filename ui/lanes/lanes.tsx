@@ -41,7 +41,8 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
   // biome-ignore lint/correctness/useExhaustiveDependencies: goes to now when the zoom changes, not when data come in
   useEffect(() => {
     const at = block ? block.from : view.now;
-    scroller.current?.scrollTo({ left: Math.max(0, a.x(at) - 220) });
+    const road = (scroller.current?.clientWidth ?? 800) - LABEL_PX;
+    scroller.current?.scrollTo({ left: Math.max(0, a.x(at) - Math.min(220, road / 3)) });
     if (block && group === "builds") reveal(block);
   }, [zoom]);
 
@@ -175,7 +176,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
   if (!view.lanes.length)
     return (
       <div className="m-auto max-w-md p-8 text-center">
-        <h1 className="text-[20px]">No lanes yet</h1>
+        <h1 className="text-[1.25rem]">No lanes yet</h1>
         <p className="mt-2 text-muted">
           {view.mayChange
             ? "Each build is a lane from its arrival to its flag. Add one, and its jobs are laid out here."
@@ -250,11 +251,11 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
           />
         ) : (
           <aside className="hidden w-[290px] shrink-0 border-l bg-card p-4 text-muted xl:block">
-            <p className="wide mb-1 text-[15px] text-ink">Why not earlier?</p>
+            <p className="wide mb-1 text-[0.9375rem] text-ink">Why not earlier?</p>
             <p>Select a job to see why it does not start earlier, what it waits for, and which photos have to be approved first.</p>
             {view.unplaced.length > 0 && (
               <div className="mt-5">
-                <p className="wide mb-1 text-[15px] text-signal-text">No place in the plan</p>
+                <p className="wide mb-1 text-[0.9375rem] text-signal-text">No place in the plan</p>
                 <ul className="flex flex-col gap-1.5">
                   {view.unplaced.slice(0, 12).map((u) => (
                     <li key={`${u.build} ${u.name}`}>
@@ -270,7 +271,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
             )}
             {view.pinsBroken.length > 0 && (
               <div className="mt-5">
-                <p className="wide mb-1 text-[15px] text-signal-text">Pins that can't be kept</p>
+                <p className="wide mb-1 text-[0.9375rem] text-signal-text">Pins that can't be kept</p>
                 <ul className="flex flex-col gap-1.5">
                   {view.pinsBroken.map((u) => (
                     <li key={`${u.build} ${u.name}`}>

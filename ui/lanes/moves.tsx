@@ -38,7 +38,7 @@ export function Moves({ view, onShow }: { view: LanesView; onShow(id: string): v
       {!view.moves.length && !view.handovers.length && <p>Nothing moves: that plan still holds.</p>}
       {view.handovers.length + view.moves.length > 0 && (
         <section>
-          <h3 className="mb-1 text-[15px]">Handovers</h3>
+          <h3 className="mb-1 text-[0.9375rem]">Handovers</h3>
           {view.handovers.length === 0 && <p className="text-muted">No date moves.</p>}
           <table className="w-full text-left">
             <tbody>
@@ -81,8 +81,8 @@ export function Moves({ view, onShow }: { view: LanesView; onShow(id: string): v
       )}
       {list.map(([head, moves]) => (
         <section key={head} aria-label={`Moves of ${head}`}>
-          <h3 className="mb-1 text-[15px]">
-            {head} <span className="text-[12px] font-normal text-muted">{moves.length}</span>
+          <h3 className="mb-1 text-[0.9375rem]">
+            {head} <span className="text-[0.75rem] font-normal text-muted">{moves.length}</span>
           </h3>
           <ul>
             {moves.map((m) => (
@@ -130,7 +130,7 @@ function MoveItem({ m, view, onShow }: { m: MoveRow; view: LanesView; onShow(id:
           {m.place && ` · ${m.place}`}
           {m.who && ` · ${m.who}`}
         </span>
-        <span className="block text-[12px] text-muted">{m.why}</span>
+        <span className="block text-[0.75rem] text-muted">{m.why}</span>
       </button>
       {m.from !== null && m.from >= view.now && m.from !== m.to && (
         <Button disabled={act.busy} onClick={keep} title="Pins it where that plan has it">

@@ -37,14 +37,14 @@ export function JobPanel({
   return (
     <aside aria-label={`Job ${card.name}`} className="w-[300px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3.5">
       <div className="flex items-start justify-between gap-2">
-        <p className="text-[12px] text-muted">
+        <p className="text-[0.75rem] text-muted">
           {card.code} · {card.build}
         </p>
         <button type="button" onClick={onClose} aria-label="Close the job" className="-mt-1 -mr-1 rounded p-1 hover:bg-sunk">
           <X size={15} />
         </button>
       </div>
-      <h2 className="text-[17px] leading-tight">
+      <h2 className="text-[1.0625rem] leading-tight">
         {view.opens.includes(card.buildId) ? (
           <Link href={`/builds/${card.buildId}?job=${encodeURIComponent(card.id)}`} className="hover:underline">
             {card.name}
@@ -97,7 +97,7 @@ export function JobPanel({
               <li key={`${w.kind} ${w.ref ?? ""}`} className="flex gap-2.5">
                 <span
                   className={cx(
-                    "grid size-[21px] shrink-0 place-items-center rounded-md text-[12px] font-bold text-white",
+                    "grid size-[21px] shrink-0 place-items-center rounded-md text-[0.75rem] font-bold text-white",
                     i === 0 ? "bg-signal" : "bg-[#6b7476]",
                   )}
                 >
@@ -105,7 +105,9 @@ export function JobPanel({
                 </span>
                 <span>
                   <span className={i === 0 ? "font-bold" : ""}>{w.text}</span>
-                  {w.until && <span className="block text-[12px] text-muted">lets go {near(view.zone, z.parse(w.until), view.now)}</span>}
+                  {w.until && (
+                    <span className="block text-[0.75rem] text-muted">lets go {near(view.zone, z.parse(w.until), view.now)}</span>
+                  )}
                 </span>
               </li>
             ))}
@@ -128,7 +130,7 @@ export function JobPanel({
               <li key={c.name} className="flex gap-2.5">
                 <span
                   className={cx(
-                    "grid size-[21px] shrink-0 place-items-center rounded-md text-[12px] font-bold",
+                    "grid size-[21px] shrink-0 place-items-center rounded-md text-[0.75rem] font-bold",
                     c.approved === c.asked ? "bg-green text-white" : "bg-ink text-paper",
                   )}
                 >
@@ -136,7 +138,7 @@ export function JobPanel({
                 </span>
                 <span>
                   {c.name}
-                  <span className="block text-[12px] text-muted">
+                  <span className="block text-[0.75rem] text-muted">
                     {c.approved} of {c.asked} photos approved{c.waiting ? `, ${c.waiting} wait for you` : ""}
                   </span>
                 </span>
@@ -163,7 +165,7 @@ export function JobPanel({
               <li key={a.name}>
                 {a.done && <Tick className="mr-1" />}
                 {a.name}
-                <span className="block text-[12px] text-muted">{a.reason}</span>
+                <span className="block text-[0.75rem] text-muted">{a.reason}</span>
               </li>
             ))}
           </ul>
@@ -192,7 +194,7 @@ export function JobPanel({
               }
             />
             {(card.pin.place !== null || card.pin.fitters.length > 0) && (
-              <p className="text-[12px] text-muted">
+              <p className="text-[0.75rem] text-muted">
                 Also pinned to{" "}
                 {[card.pin.place && (view.places[card.pin.place] ?? card.pin.place), ...card.pin.fitters.map((f) => view.people[f] ?? f)]
                   .filter(Boolean)
@@ -219,7 +221,7 @@ export function JobPanel({
 function Part({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <section className="mt-3.5 border-t pt-3">
-      <h3 className="mb-2 text-[13px]">{title}</h3>
+      <h3 className="mb-2 text-[0.8125rem]">{title}</h3>
       {children}
     </section>
   );

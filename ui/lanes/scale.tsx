@@ -17,19 +17,21 @@ export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom:
             {zoom !== "days" ? (
               <>
                 {monday && (
-                  <span className="wide absolute top-1 left-1 text-[12px] whitespace-nowrap">
+                  <span className="wide absolute top-1 left-1 text-[0.75rem] whitespace-nowrap">
                     {d.date} {i === 0 || d.date <= 7 ? d.month : ""}
                   </span>
                 )}
-                <span className="absolute inset-x-0 bottom-0.5 text-center text-[11px] text-muted">
+                <span className="absolute inset-x-0 bottom-0.5 text-center text-[0.6875rem] text-muted">
                   {axis.widths[i] > 18 ? d.weekday : ""}
                 </span>
               </>
             ) : (
               <>
-                <span className="wide absolute top-1 left-1 text-[12px] whitespace-nowrap">{axis.widths[i] > 60 ? d.label : d.date}</span>
+                <span className="wide absolute top-1 left-1 text-[0.75rem] whitespace-nowrap">
+                  {axis.widths[i] > 60 ? d.label : d.date}
+                </span>
                 {d.open && (
-                  <span className="absolute inset-x-0 bottom-0.5 flex justify-between px-1 text-[11px] text-muted">
+                  <span className="absolute inset-x-0 bottom-0.5 flex justify-between px-1 text-[0.6875rem] text-muted">
                     <span>7</span>
                     <span>10</span>
                     <span>13</span>
@@ -43,7 +45,7 @@ export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom:
         );
       })}
       <span
-        className="absolute top-[13px] -translate-x-1/2 rounded-[3px] bg-signal px-1 text-[11px] font-bold text-white"
+        className="absolute top-[13px] -translate-x-1/2 rounded-[3px] bg-signal px-1 text-[0.6875rem] font-bold text-white"
         style={{ left: LABEL_PX + axis.x(view.now) }}
         suppressHydrationWarning
       >

@@ -99,7 +99,7 @@ export function Search({ disabled, behind }: { disabled: boolean; behind: number
   return (
     <div className="flex items-center gap-2" role="status" aria-label="Searching">
       <div className="w-52 leading-tight">
-        <p className="truncate text-[12px]" title={running.best && running.first ? parts(running.first, running.best) : undefined}>
+        <p className="truncate text-[0.75rem]" title={running.best && running.first ? parts(running.first, running.best) : undefined}>
           {running.best ? (
             <>
               best so far <b>{gained > 0.05 ? `${gained.toFixed(1)} % better` : "as before"}</b>, {running.steps} steps
@@ -108,7 +108,7 @@ export function Search({ disabled, behind }: { disabled: boolean; behind: number
             "searching …"
           )}
         </p>
-        {running.best && running.first && <p className="truncate text-[11px] text-muted">{parts(running.first, running.best)}</p>}
+        {running.best && running.first && <p className="truncate text-[0.6875rem] text-muted">{parts(running.first, running.best)}</p>}
         <div
           className="mt-1 h-1.5 overflow-hidden rounded bg-sunk"
           role="progressbar"

@@ -61,7 +61,7 @@ export function Toolbar({
     return () => window.removeEventListener("keydown", onKey);
   }, [replan, view.mayChange, act.busy]);
   return (
-    <div className="z-20 flex min-h-[48px] shrink-0 items-center gap-3 border-b bg-paper px-4 py-1.5">
+    <div className="z-20 flex min-h-[48px] shrink-0 flex-wrap items-center gap-3 border-b bg-paper px-4 py-1.5 xl:flex-nowrap">
       <ToggleGroup.Root
         type="single"
         value={group}
@@ -96,7 +96,7 @@ export function Toolbar({
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
-      <p className="min-w-0 flex-1 truncate text-muted" title={view.stale ?? undefined}>
+      <p className="min-w-0 basis-full text-muted xl:flex-1 xl:basis-0 xl:truncate" title={view.stale ? `Stale: ${view.stale}` : undefined}>
         {view.published ? `Plan ${view.published.number}, published ${time(view.zone, view.published.madeAt)}` : "Nothing is published yet"}
         {view.stale ? (
           <>
@@ -108,7 +108,7 @@ export function Toolbar({
         ) : null}
       </p>
       {view.mayChange && (
-        <div className="flex shrink-0 items-center gap-2">
+        <div className="flex flex-wrap items-center gap-2 xl:shrink-0 xl:flex-nowrap">
           {view.atRisk > 0 && (
             <b className="mr-1 text-signal-text">
               {view.atRisk} {view.atRisk === 1 ? "date" : "dates"} at risk

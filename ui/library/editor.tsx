@@ -83,7 +83,7 @@ export function JobEditor({ job, view, diff, onCode }: { job: Entry; view: Libra
     >
       <div className="flex flex-wrap items-center gap-3">
         <StageBadge stage={job.stage} />
-        <h2 className="mr-auto text-[19px]">
+        <h2 className="mr-auto text-[1.1875rem]">
           {job.code.slice(3)} {job.name}
         </h2>
         {diff && (
@@ -293,7 +293,7 @@ export function JobEditor({ job, view, diff, onCode }: { job: Entry; view: Libra
           maxLength={300}
           className={cx(inputClass, "!w-64")}
         />
-        <details className="text-[12px] text-muted">
+        <details className="text-[0.75rem] text-muted">
           <summary className="cursor-pointer">quantities for formulas</summary>
           <ul className="grid grid-cols-2 gap-x-4">
             {Object.entries(QUANTITIES).map(([k, v]) => (
@@ -465,7 +465,7 @@ function Order({ draft, set, view, code }: Part & { view: LibraryView; code: str
             onChange={(e) => change(i, { reason: e.target.value })}
             className={inputClass}
           />
-          <span className="truncate text-[12px] text-muted" title={a.when ? JSON.stringify(a.when) : undefined}>
+          <span className="truncate text-[0.75rem] text-muted" title={a.when ? JSON.stringify(a.when) : undefined}>
             {a.when ? `if ${JSON.stringify(a.when).replace(/[{}"[\]]/g, "")}` : "always"}
             {a.ignoreHold && ", hold aside"}
           </span>

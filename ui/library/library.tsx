@@ -29,7 +29,7 @@ export function Library({ view, open }: { view: LibraryView; open?: string }) {
     <div className="flex min-h-0 flex-1 flex-col p-5">
       <div className="mb-4 flex flex-wrap items-center gap-3">
         <div className="mr-auto">
-          <h1 className="text-[22px]">Job library</h1>
+          <h1 className="text-[1.375rem]">Job library</h1>
           <p className="text-muted">
             Version {view.number}, {view.jobs.length} jobs,{" "}
             {view.diff.length ? `${view.diff.length} of them otherwise than shipped` : "as shipped"}. A build keeps the version it was made
@@ -73,10 +73,10 @@ export function Library({ view, open }: { view: LibraryView; open?: string }) {
                     )}
                   >
                     <StageBadge stage={j.stage} />
-                    <span className="w-6 text-[12px] text-muted">{j.code.slice(3)}</span>
+                    <span className="w-6 text-[0.75rem] text-muted">{j.code.slice(3)}</span>
                     <span className="min-w-0 flex-1 truncate">{j.name}</span>
                     {differs.has(j.code) && (
-                      <span className="text-[11px] text-amber-text">{differs.get(j.code)!.kind === "added" ? "own" : "changed"}</span>
+                      <span className="text-[0.6875rem] text-amber-text">{differs.get(j.code)!.kind === "added" ? "own" : "changed"}</span>
                     )}
                   </button>
                 </li>
@@ -177,7 +177,7 @@ function Versions({ view, onDone }: { view: LibraryView; onDone(): void }) {
               <td className="py-2 pr-3 font-bold">{v.number}</td>
               <td className="py-2 pr-3">
                 {v.note}
-                <span className="block text-[12px] text-muted">
+                <span className="block text-[0.75rem] text-muted">
                   {v.madeBy ?? "Wide Lane"}, {time(view.zone, v.madeAt)}
                   {used.length > 0 && ` · ${used.map((b) => b.name).join(", ")}`}
                 </span>

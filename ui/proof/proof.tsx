@@ -45,7 +45,7 @@ export function Proof({ view }: { view: ProofView }) {
   return (
     <div className="flex flex-1 flex-col lg:flex-row">
       <div className="min-w-0 flex-1 p-5">
-        <h1 className="mb-1 text-[22px]">Photos that wait for you</h1>
+        <h1 className="mb-1 text-[1.375rem]">Photos that wait for you</h1>
         <p className="mb-4 text-muted">
           {view.waiting.length === 0
             ? "None. What fitters photograph before they close it stands here."
@@ -71,8 +71,8 @@ export function Proof({ view }: { view: ProofView }) {
                     </Link>
                   </p>
                   <p className="mt-1">{p.text}</p>
-                  {p.again.length > 0 && <p className="text-[12px] text-amber-text">by the figures: {p.again.join(", ")}</p>}
-                  <p className="text-[12px] text-muted">
+                  {p.again.length > 0 && <p className="text-[0.75rem] text-amber-text">by the figures: {p.again.join(", ")}</p>}
+                  <p className="text-[0.75rem] text-muted">
                     {p.by}, {near(view.zone, p.at, view.now)}
                     {p.holds.length > 0 &&
                       ` · before ${p.holds[0].name}${p.holds[0].start !== null ? `, ${near(view.zone, p.holds[0].start, view.now)}` : ""}`}
@@ -92,7 +92,7 @@ export function Proof({ view }: { view: ProofView }) {
         </ul>
       </div>
       <aside className="w-full shrink-0 border-l bg-card p-4 lg:w-[340px]">
-        <h2 className="border-b pb-2 text-[15px]">Still to be taken</h2>
+        <h2 className="border-b pb-2 text-[0.9375rem]">Still to be taken</h2>
         {view.open.length === 0 && <p className="py-2 text-muted">Nothing: every job in work or done has its photos.</p>}
         <ul className="mb-6">
           {view.open.map((s) => (
@@ -102,17 +102,17 @@ export function Proof({ view }: { view: ProofView }) {
                 <Link href={`/builds/${s.buildId}?job=${encodeURIComponent(s.jobId)}`} className="hover:underline">
                   <b>{s.build}</b>: {s.text}
                 </Link>
-                <p className="text-[12px] text-muted">
+                <p className="text-[0.75rem] text-muted">
                   {s.job}
                   {s.who && ` · ${s.who}`}
                   {s.before && ` · before ${s.before}${s.start !== null ? `, ${near(view.zone, s.start, view.now)}` : ""}`}
                 </p>
-                {s.state === "again" && <p className="text-[12px] text-signal-text">asked again: {s.reason}</p>}
+                {s.state === "again" && <p className="text-[0.75rem] text-signal-text">asked again: {s.reason}</p>}
               </div>
             </li>
           ))}
         </ul>
-        <h2 className="border-b pb-2 text-[15px]">Behind the panels</h2>
+        <h2 className="border-b pb-2 text-[0.9375rem]">Behind the panels</h2>
         <ul>
           {view.approved.map((b) => (
             <li key={b.buildId} className="flex items-center gap-3 border-b py-2 last:border-0">

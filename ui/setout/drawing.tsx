@@ -152,7 +152,7 @@ export function DrawingView({ drawing, handles = [], moves, marks = [], lit }: P
   const margin = 60 * grow;
   return (
     <figure className="flex min-h-0 flex-1 flex-col rounded border bg-white p-3 text-[#242a2c]">
-      <figcaption className="mb-1 text-[12px] text-[#5c6568]">{drawing.seen}</figcaption>
+      <figcaption className="mb-1 text-[0.75rem] text-[#5c6568]">{drawing.seen}</figcaption>
       <svg
         role={moves ? "group" : "img"}
         aria-label={`Drawing: ${drawing.title}`}

@@ -20,7 +20,7 @@ export function FindingList({ list, onPoint }: { list: readonly Finding[]; onPoi
           <span
             role="img"
             aria-label={MARK[f.level][2]}
-            className={cx("grid size-5 shrink-0 place-items-center rounded text-[12px] font-bold", MARK[f.level][1])}
+            className={cx("grid size-5 shrink-0 place-items-center rounded text-[0.75rem] font-bold", MARK[f.level][1])}
           >
             {MARK[f.level][0]}
           </span>

@@ -91,7 +91,7 @@ function Rows({
   );
   if (f.fields.length > COLUMNS)
     return (
-      <ul className="text-[12px]">
+      <ul className="text-[0.75rem]">
         {rows.map((row, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: rows have no name but their place
           <li key={i} className="grid grid-cols-[1.4fr_1fr_1fr_1fr_1.5rem] gap-x-1.5 gap-y-1 border-t py-1.5 first:border-t-0">
@@ -109,7 +109,7 @@ function Rows({
       </ul>
     );
   return (
-    <table className="w-full table-fixed text-[12px]">
+    <table className="w-full table-fixed text-[0.75rem]">
       <thead>
         <tr className="text-left text-muted">
           {f.fields.map((x) => (
@@ -183,7 +183,7 @@ export function SheetForm({
                 />
               </div>
               {fault && (
-                <p role="alert" className="text-right text-[12px] text-signal-text">
+                <p role="alert" className="text-right text-[0.75rem] text-signal-text">
                   {f.label} {fault}
                 </p>
               )}
@@ -208,7 +208,7 @@ export function SheetForm({
             </div>
             {rows.length > 0 && <Rows f={f} rows={rows} faultAt={faultAt} onChange={set} />}
             {wrong.map((x) => (
-              <p key={x.path} role="alert" className="text-[12px] text-signal-text">
+              <p key={x.path} role="alert" className="text-[0.75rem] text-signal-text">
                 {x.path}: {x.message}
               </p>
             ))}

@@ -40,7 +40,7 @@ export function Kept({
           </ul>
         </div>
       )}
-      <p className="text-[12px] text-muted">
+      <p className="text-[0.75rem] text-muted">
         {s.locked !== null ? (
           <b className="text-green-text">
             <Lock size={13} className="mr-1 inline" aria-hidden="true" />
@@ -57,7 +57,7 @@ export function Kept({
         </button>
       </p>
       {history && (
-        <ol className="text-[12px] text-muted">
+        <ol className="text-[0.75rem] text-muted">
           {s.versions.map((v) => (
             <li key={v.n}>
               {v.n}: {v.by}, {time(zone, v.at)}

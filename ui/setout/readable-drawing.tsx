@@ -33,7 +33,7 @@ export function ReadableDrawing({ drawing, mirrored, marks }: { drawing: Drawing
         type="button"
         aria-pressed={!whole}
         onClick={() => setWhole(!whole)}
-        className="mt-2 min-h-12 w-full rounded-md border px-3 text-[16px] font-semibold"
+        className="mt-2 min-h-12 w-full rounded-md border px-3 text-[1rem] font-semibold"
       >
         {whole ? "Larger, to read from a distance" : "The whole drawing"}
       </button>

@@ -51,7 +51,7 @@ export function Second({ sheet: s, act, touch = false }: { sheet: Measured; act:
     if (ok) setMine(answer.version ?? 0);
     if (ok && !answer.locked) setFault(answer.stop ?? "The two measurements differ. Measure again, or correct the sheet.");
   };
-  if (s.secondWhyNot) return <p className={touch ? "text-[15px]" : "text-muted"}>{s.secondWhyNot}</p>;
+  if (s.secondWhyNot) return <p className={touch ? "text-[0.9375rem]" : "text-muted"}>{s.secondWhyNot}</p>;
   if (!asked)
     return (
       <Button size={size} className="self-start" onClick={() => setAsked(true)}>
@@ -80,7 +80,7 @@ export function Second({ sheet: s, act, touch = false }: { sheet: Measured; act:
               value={typed[w.name] ?? ""}
               onChange={(e) => setTyped({ ...typed, [w.name]: e.target.value })}
               aria-invalid={bad ? true : undefined}
-              className={cx(inputClass, touch ? "!h-12 !w-32 shrink-0 text-[17px]" : "!w-28")}
+              className={cx(inputClass, touch ? "!h-12 !w-32 shrink-0 text-[1.0625rem]" : "!w-28")}
               inputMode="decimal"
             />
           </label>
@@ -95,7 +95,7 @@ export function Second({ sheet: s, act, touch = false }: { sheet: Measured; act:
         <Button kind="main" size={size} type="submit" disabled={act.busy || !!wrong || missing > 0}>
           Compare and lock
         </Button>
-        <span className={cx(touch ? "text-[15px]" : "text-[12px]", "text-muted")}>
+        <span className={cx(touch ? "text-[0.9375rem]" : "text-[0.75rem]", "text-muted")}>
           {missing ? `${missing} to read` : `agree within ${AGREE_MM} mm`}
         </span>
       </p>

@@ -125,7 +125,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
   return (
     <div className="flex flex-col md:h-[calc(100dvh-52px)] print:h-auto">
       <div className="flex min-h-[48px] shrink-0 flex-wrap items-center gap-3 border-b bg-paper px-4 py-2 md:flex-nowrap md:py-0 print:hidden">
-        <h1 className="text-[17px] whitespace-nowrap">Set-out</h1>
+        <h1 className="text-[1.0625rem] whitespace-nowrap">Set-out</h1>
         <select
           aria-label="Build"
           value={of?.buildId ?? ""}
@@ -205,7 +205,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
         >
           {groups.map(([group, list]) => (
             <div key={group} className="mb-2">
-              <h2 className="px-4 py-1 text-[14px]">{group}</h2>
+              <h2 className="px-4 py-1 text-[0.875rem]">{group}</h2>
               {list.map((s) => (
                 <button
                   key={s.name}
@@ -269,7 +269,7 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
           {kept && of && view.lead && !changed && (
             <Chosen key={name} buildId={of.buildId} jobId={of.jobId} options={optionsOf(name, kept.draft, outcome)} />
           )}
-          <h2 className="mb-2 text-[15px]">Inputs</h2>
+          <h2 className="mb-2 text-[0.9375rem]">Inputs</h2>
           <fieldset disabled={locked}>
             <legend className="sr-only">{locked ? "Locked" : "Figures"}</legend>
             <SheetForm
@@ -287,9 +287,9 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
           ))}
           {outcome && (
             <>
-              <h2 className="mt-4 mb-1 text-[15px]">Results</h2>
+              <h2 className="mt-4 mb-1 text-[0.9375rem]">Results</h2>
               <Results sheet={sheet.name} results={outcome.results} inches={inches} />
-              <h2 className="mt-4 mb-1 text-[15px]">Findings</h2>
+              <h2 className="mt-4 mb-1 text-[0.9375rem]">Findings</h2>
               <FindingList list={outcome.findings} onPoint={setLit} />
             </>
           )}

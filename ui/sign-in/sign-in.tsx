@@ -40,14 +40,14 @@ export function SignIn({ workshop, people }: { workshop: string; people: { id: s
     <main className="gravel grid min-h-dvh place-items-center p-4">
       <div className="w-full max-w-md overflow-hidden rounded-lg border bg-card">
         <div className="bg-pine px-6 py-5 text-on-pine">
-          <p className="text-[22px] uppercase" style={{ fontStretch: "125%", fontWeight: 800 }}>
+          <p className="text-[1.375rem] uppercase" style={{ fontStretch: "125%", fontWeight: 800 }}>
             Wide Lane
           </p>
-          <h1 className="mt-0.5 text-[15px] font-normal">{workshop}</h1>
+          <h1 className="mt-0.5 text-[0.9375rem] font-normal">{workshop}</h1>
         </div>
         {people.length > 0 && (
           <section className="border-b px-6 py-5">
-            <h2 className="text-[15px]">Who are you today?</h2>
+            <h2 className="text-[0.9375rem]">Who are you today?</h2>
             <p className="text-muted">This is the made-up workshop: a click signs you in.</p>
             <ul className="mt-3 grid grid-cols-2 gap-2">
               {people.map((p) => (

@@ -20,9 +20,9 @@ export function Kits({ view }: { view: KitsView }) {
   );
   const shown = all ? found : found.slice(0, FIRST);
   return (
-    <div className="mx-auto w-full max-w-3xl p-4 text-[17px]">
-      <h1 className="text-[22px]">Where the kit lies</h1>
-      <p className="text-[15px] text-muted">The jobs of the vans you work on, yours first.</p>
+    <div data-touch className="mx-auto w-full max-w-3xl p-4 text-[1.0625rem]">
+      <h1 className="text-[1.375rem]">Where the kit lies</h1>
+      <p className="text-[0.9375rem] text-muted">The jobs of the vans you work on, yours first.</p>
       <input
         type="search"
         aria-label="Search kits"
@@ -33,26 +33,28 @@ export function Kits({ view }: { view: KitsView }) {
       />
       {shown.map((j) => (
         <section key={j.id} aria-label={`${j.name}, ${j.build}`} className="mt-4">
-          <h2 className="flex flex-wrap items-center gap-x-2 text-[17px]">
-            <StageBadge stage={j.stage} className="!h-6 !text-[13px]" />
-            {j.mine ? (
-              <Link href={`/card?job=${encodeURIComponent(j.id)}`} className="flex min-h-11 items-center underline underline-offset-2">
-                {j.name}
-              </Link>
-            ) : (
-              <span className="flex min-h-11 items-center">{j.name}</span>
-            )}
-            <span className="text-[15px] font-normal text-muted">
+          <div className="flex flex-wrap items-center gap-x-2 text-[1.0625rem]">
+            <StageBadge stage={j.stage} className="!h-6 !text-[0.8125rem]" />
+            <h2 className="text-[1.0625rem]">
+              {j.mine ? (
+                <Link href={`/card?job=${encodeURIComponent(j.id)}`} className="flex min-h-11 items-center underline underline-offset-2">
+                  {j.name}
+                </Link>
+              ) : (
+                <span className="flex min-h-11 items-center">{j.name}</span>
+              )}
+            </h2>
+            <p className="text-[0.9375rem] text-muted">
               {j.build}
               {j.underWay ? ", under way" : j.start === null ? ", not planned yet" : `, ${near(view.zone, j.start, view.now)}`}
-            </span>
-          </h2>
+            </p>
+          </div>
           <ul className="overflow-hidden rounded-md border bg-card">
             {j.lines.map((l) => (
               <li key={`${l.what} ${l.where}`} className="flex flex-wrap items-baseline gap-x-3 border-b px-3 py-2 last:border-0">
                 <span className="min-w-0 flex-1">{l.what}</span>
                 {l.short ? <b className="text-signal-text">{l.short}</b> : <Tick className="text-green" />}
-                <span className="w-full text-[15px] text-muted sm:w-40 sm:text-right">{l.where}</span>
+                <span className="w-full text-[0.9375rem] text-muted sm:w-40 sm:text-right">{l.where}</span>
               </li>
             ))}
           </ul>

@@ -85,7 +85,7 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
           onChange={(e) => setFrom(e.target.value)}
           options={view.suppliers.map((s) => [s.id, s.name] as const)}
         />
-        <p className="mt-1 text-[12px] text-muted">{view.suppliers.find((s) => s.id === from)?.record}</p>
+        <p className="mt-1 text-[0.75rem] text-muted">{view.suppliers.find((s) => s.id === from)?.record}</p>
       </div>
       <Select
         label={LABELS.state}
@@ -141,7 +141,7 @@ export function PartForm({ line, view, onDone }: { line: PartLine; view: StoresV
               inputMode="decimal"
             />
           ))}
-          <p className="col-span-3 text-[12px] text-muted">
+          <p className="col-span-3 text-[0.75rem] text-muted">
             In mm, or as 15 3/4". What is set out for its opening starts from it; a sheet that was locked before says so when it differs.
           </p>
         </fieldset>

@@ -69,7 +69,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
     <div className="flex flex-1 flex-col lg:flex-row">
       <div className="min-w-0 flex-1 p-5">
         <div className="mb-3 flex flex-wrap items-center gap-3">
-          <h1 className="mr-2 text-[22px]">Stores</h1>
+          <h1 className="mr-2 text-[1.375rem]">Stores</h1>
           <fieldset aria-label="Show" className="flex max-w-full min-w-0 overflow-x-auto rounded-md border bg-card">
             {FILTERS.map(([f, label, t]) => (
               <button
@@ -105,7 +105,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
         )}
         {[...groups].map(([title, list]) => (
           <section key={title} className="mb-4" aria-label={title}>
-            <h2 className="mb-1 text-[13px]">{title}</h2>
+            <h2 className="mb-1 text-[0.8125rem]">{title}</h2>
             <ul className="overflow-hidden rounded-md border bg-card">
               {list.map((l) => (
                 <Line key={l.id} l={l} view={view} marked={l.id === part} onEdit={() => setEditing(l)} />
@@ -115,7 +115,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
         ))}
       </div>
       <aside className="w-full shrink-0 border-l bg-card p-4 lg:w-[300px]">
-        <h2 className="border-b pb-2 text-[15px]">What it does to the dates</h2>
+        <h2 className="border-b pb-2 text-[0.9375rem]">What it does to the dates</h2>
         {view.stale ? (
           <div className="py-3">
             <p>
@@ -144,7 +144,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
                 <b className={e.days > 0 ? "text-signal-text" : "text-green-text"}>
                   {e.days === 0 ? "same day" : `${e.days > 0 ? "+" : "−"}${Math.abs(e.days)} ${Math.abs(e.days) === 1 ? "day" : "days"}`}
                 </b>
-                <span className="block text-[12px] text-muted">
+                <span className="block text-[0.75rem] text-muted">
                   {e.from === null ? "not planned" : near(view.zone, e.from, view.now)} »{" "}
                   {e.to === null ? "does not fit" : near(view.zone, e.to, view.now)}
                 </span>
@@ -205,11 +205,11 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
         <p className="truncate font-semibold" title={l.name}>
           {l.name} <span className="font-normal text-muted">{l.quantity}</span>
         </p>
-        <p className="truncate text-[12px] text-muted">{l.supplier}</p>
+        <p className="truncate text-[0.75rem] text-muted">{l.supplier}</p>
       </div>
       <Link href={`/builds/${l.buildId}?job=${encodeURIComponent(l.jobId)}`} className="min-w-0 basis-full hover:underline md:basis-auto">
         <span className="block truncate">{l.build}</span>
-        <span className="block truncate text-[12px] text-muted">{l.job}</span>
+        <span className="block truncate text-[0.75rem] text-muted">{l.job}</span>
       </Link>
       <div className="min-w-0 flex-1">
         <p
@@ -226,7 +226,7 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
           {l.state === "promised" && l.promised !== null ? `promised ${day(view.zone, l.promised)}` : STATE[l.state]}
           {l.state === "checked" && l.shelf && `, shelf ${l.shelf}`}
         </p>
-        <p className={cx("text-[12px] text-muted", l.orderBy === null && "truncate")}>
+        <p className={cx("text-[0.75rem] text-muted", l.orderBy === null && "truncate")}>
           {l.late > 0 ? (
             `${Math.ceil(l.late / 1440)} ${Math.ceil(l.late / 1440) === 1 ? "day" : "days"} too late for plan ${view.published ?? ""}`
           ) : l.orderBy !== null ? (
@@ -281,7 +281,7 @@ function Latest({ l, view }: { l: PartLine; view: StoresView }) {
 /** What a late part locks in its build, what goes on meanwhile, and what had better not. */
 function Wake({ wake }: { wake: NonNullable<PartLine["wake"]> }) {
   return (
-    <details className="col-span-full pl-[38px] text-[13px]">
+    <details className="col-span-full pl-[38px] text-[0.8125rem]">
       <summary className="cursor-pointer text-muted">
         {wake.word} · holds up {wake.locked.length} {wake.locked.length === 1 ? "job" : "jobs"}, {wake.harmless.length} go on,{" "}
         {wake.trapping.length} would trap it

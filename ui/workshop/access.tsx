@@ -20,7 +20,7 @@ export function Access({ view }: { view: WorkshopView }) {
         </p>
       )}
       <section aria-label="Backups">
-        <h2 className="mb-1 text-[16px]">Backups</h2>
+        <h2 className="mb-1 text-[1rem]">Backups</h2>
         <p className="mb-3 text-muted">
           {last
             ? "The launcher makes one a day while it runs, keeps the newest ones, and restores one into a scratch database each month to see that it works."
@@ -50,7 +50,7 @@ export function Access({ view }: { view: WorkshopView }) {
         )}
       </section>
       <section aria-label="Access log">
-        <h2 className="mb-1 text-[16px]">Access log</h2>
+        <h2 className="mb-1 text-[1rem]">Access log</h2>
         <p className="mb-3 text-muted">Sign-ins, passwords, roles, exports and deletions, newest first. Nobody can change it here.</p>
         {audit.length === 0 ? (
           <p className="py-4 text-muted">Nothing yet.</p>

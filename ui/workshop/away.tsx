@@ -51,7 +51,7 @@ export function Away({ view }: { view: WorkshopView }) {
           >
             {WORD[s.kind]} {time(view.zone, s.from)} to {time(view.zone, s.to)}
             {s.reason && <span className="text-muted"> · {s.reason}</span>}
-            {s.about && <span className="block text-[12px] text-muted">{s.about}</span>}
+            {s.about && <span className="block text-[0.75rem] text-muted">{s.about}</span>}
           </Row>
         ))}
       </Rows>

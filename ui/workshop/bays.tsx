@@ -60,7 +60,7 @@ export function Bays({ view }: { view: WorkshopView }) {
             {b.tempC !== null && ` · ${b.tempC} °C`}
             {b.heatTempC !== null && ` · may be heated to ${b.heatTempC} °C`}
             {b.dayCost !== null && ` · ${b.dayCost} ${view.workshop.currency} a day`}
-            <span className="block text-[12px] text-muted">
+            <span className="block text-[0.75rem] text-muted">
               {b.maxHeightMm ? `up to ${b.maxHeightMm} mm high` : "any height"}, {b.maxLengthMm ? `${b.maxLengthMm} mm long` : "any length"}
             </span>
             {b.stands && !b.retired && <Stands stands={b.stands} />}
@@ -81,7 +81,7 @@ export function Bays({ view }: { view: WorkshopView }) {
 /** A van stands in it and nobody works: how long in the next four weeks, and what for. */
 function Stands({ stands }: { stands: NonNullable<WorkshopView["bays"][number]["stands"]> }) {
   return (
-    <div className="mt-1 text-[12px]">
+    <div className="mt-1 text-[0.75rem]">
       <p>{stands.sums.length ? `Stands idle in the next four weeks: ${stands.sums.join(", ")}` : "Never idle in the next four weeks"}</p>
       {stands.long.length > 0 && (
         <ul className="list-disc pl-4 text-muted">

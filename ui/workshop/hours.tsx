@@ -59,7 +59,7 @@ export function Hours({ view }: { view: WorkshopView }) {
           >
             {weekWords(c.windows)}
             {c.days.map((d) => (
-              <span key={d.id} className="flex items-center gap-2 text-[12px] text-muted">
+              <span key={d.id} className="flex items-center gap-2 text-[0.75rem] text-muted">
                 {d.date}: {d.opens ? `${d.opens} to ${d.closes}${d.overtime ? ", overtime" : ""}` : "closed"}
                 {d.reason && `, ${d.reason}`}
                 <button

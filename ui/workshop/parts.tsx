@@ -38,7 +38,7 @@ export function Row({
 }) {
   return (
     <li className="grid items-center gap-x-4 gap-y-1.5 border-b px-4 py-2.5 last:border-0 sm:grid-cols-[190px_minmax(0,1fr)_auto]">
-      <p className={cx("wide truncate text-[14px]", retired && "text-muted line-through")} title={title}>
+      <p className={cx("wide truncate text-[0.875rem]", retired && "text-muted line-through")} title={title}>
         {title}
       </p>
       <div className={cx("min-w-0", retired && "text-muted")}>{children}</div>

@@ -47,7 +47,7 @@ export function People({ view }: { view: WorkshopView }) {
             {Object.entries(f.skills)
               .map(([s, l]) => `${s} ${l}`)
               .join(" · ") || "no skill yet"}
-            <span className="block text-[12px] text-muted">
+            <span className="block text-[0.75rem] text-muted">
               {hours.get(f.calendarId)}
               {f.nots.length > 0 && ` · not: ${f.nots.join(", ")}`}
               {f.tickets.map((t) => (
@@ -58,7 +58,7 @@ export function People({ view }: { view: WorkshopView }) {
               ))}
             </span>
             {f.only.length > 0 && (
-              <details className="text-[12px]">
+              <details className="text-[0.75rem]">
                 <summary className="cursor-pointer text-amber-text">
                   Alone in {f.only.length} {f.only.length === 1 ? "skill" : "skills"}: an absence stops it
                 </summary>
@@ -89,7 +89,7 @@ function SkillWeeks({ view }: { view: WorkshopView }) {
   if (!view.load.length) return null;
   return (
     <section aria-label="Skills by week" className="mt-6">
-      <h2 className="text-[15px]">Skills, week by week</h2>
+      <h2 className="text-[0.9375rem]">Skills, week by week</h2>
       <p className="mb-2 text-muted">
         Planned hours that need level 2 or above, out of the hours of everyone who has it. Somebody with two skills counts in both.
       </p>

@@ -58,7 +58,7 @@ export function Settings({ view }: { view: WorkshopView }) {
           void save(new FormData(e.currentTarget), was.version);
         }}
       >
-        <h2 className="col-span-2 text-[15px]">House</h2>
+        <h2 className="col-span-2 text-[0.9375rem]">House</h2>
         <Field
           className="col-span-2"
           label={LABELS.name}
@@ -158,7 +158,7 @@ export function Settings({ view }: { view: WorkshopView }) {
       </form>
       <section className="rounded-md border bg-card p-4">
         <div className="mb-2 flex items-center justify-between">
-          <h2 className="text-[15px]">Forecast</h2>
+          <h2 className="text-[0.9375rem]">Forecast</h2>
           <Button disabled={act.busy} onClick={() => void act.run(() => send("POST", "weather"), "Forecast fetched")}>
             Fetch it
           </Button>
@@ -185,7 +185,7 @@ export function Settings({ view }: { view: WorkshopView }) {
         </table>
       </section>
       <section className="rounded-md border bg-card p-4 md:col-span-2">
-        <h2 className="mb-1 text-[15px]">The planning problem as a file</h2>
+        <h2 className="mb-1 text-[0.9375rem]">The planning problem as a file</h2>
         <p className="mb-2 text-muted">Open JSON, for the command line (./wide-lane plan) or another tool.</p>
         <a href="/api/problem" download className={buttonClass()}>
           Download

@@ -38,7 +38,7 @@ export function Suppliers({ view }: { view: WorkshopView }) {
           >
             {s.leadLikelyDays} {s.leadLikelyDays === 1 ? "day" : "days"} ({s.leadBestDays} to {s.leadWorstDays})
             {s.open > 0 && ` · ${s.open} ${s.open === 1 ? "line" : "lines"} to come`}
-            <span className="block text-[12px] text-muted">{s.record}</span>
+            <span className="block text-[0.75rem] text-muted">{s.record}</span>
           </Row>
         ))}
       </Rows>

@@ -47,7 +47,7 @@ export function Templates({ view }: { view: WorkshopView }) {
           >
             {van(t.vanId)}, {SIDE_WORDS[t.side]} · {sayTemplate(t)}
             {t.kind === "outline" && ` · for ${view.served.find((s) => s.code === t.serves)?.name ?? t.serves}`}
-            {t.note && <span className="block text-[12px] text-muted">{t.note}</span>}
+            {t.note && <span className="block text-[0.75rem] text-muted">{t.note}</span>}
           </Row>
         ))}
       </Rows>

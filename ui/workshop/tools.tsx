@@ -55,7 +55,7 @@ export function Tools({ view }: { view: WorkshopView }) {
               </span>
             )}
             {t.users.length > 0 && <span className="block">In use now: {t.users.join("; ")}</span>}
-            <span className="block text-[12px] text-muted">
+            <span className="block text-[0.75rem] text-muted">
               {t.jobs ? `${t.jobs} jobs still to come book it` : "no job still to come books it"}
             </span>
           </Row>
@@ -124,7 +124,7 @@ function ToolForm({ tool, onDone }: { tool?: Tool; onDone(): void }) {
         Stays with the work until the bond lets go
       </label>
       <fieldset className="col-span-2 grid grid-cols-2 gap-4 border-t border-line pt-3">
-        <legend className="pr-2 text-[13px] font-semibold">A machine, or a hired place</legend>
+        <legend className="pr-2 text-[0.8125rem] font-semibold">A machine, or a hired place</legend>
         {TIMES.map((k) => (
           <Field
             key={k}

@@ -195,7 +195,7 @@ function ShowCode({ login, code }: Made) {
       <p>
         Sign in as <b>{login}</b> with this code instead of a password. It works once, for three days, and is shown only now.
       </p>
-      <p className="rounded-md bg-sunk p-3 text-center text-[22px] font-bold tracking-wider select-all" data-code>
+      <p className="rounded-md bg-sunk p-3 text-center text-[1.375rem] font-bold tracking-wider select-all" data-code>
         {code}
       </p>
     </div>

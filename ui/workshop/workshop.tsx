@@ -35,7 +35,7 @@ export function Workshop({ view, tab }: { view: WorkshopView; tab?: string }) {
   return (
     <div className="mx-auto w-full max-w-6xl p-5">
       <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
-        <h1 className="text-[22px]">{view.workshop.name}</h1>
+        <h1 className="text-[1.375rem]">{view.workshop.name}</h1>
         <Link href="/workshop/library" className={buttonClass()}>
           Job library
         </Link>

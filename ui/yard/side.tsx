@@ -17,7 +17,10 @@ const TONE = { signal: "bg-signal text-white", ink: "bg-ink text-paper", amber: 
 export function Badge({ className, children }: { className: string; children: React.ReactNode }) {
   return (
     <span
-      className={cx("grid h-[23px] min-w-[23px] shrink-0 place-items-center self-start rounded-md px-1 text-[12px] font-bold", className)}
+      className={cx(
+        "grid h-[23px] min-w-[23px] shrink-0 place-items-center self-start rounded-md px-1 text-[0.75rem] font-bold",
+        className,
+      )}
     >
       {children}
     </span>
@@ -28,8 +31,8 @@ function Section({ title, aside, children }: { title: string; aside?: string; ch
   return (
     <section aria-label={title} className="mb-5">
       <div className="flex items-baseline justify-between gap-3 border-b pb-2">
-        <h2 className="text-[15px]">{title}</h2>
-        {aside && <p className="truncate text-[12px] text-muted">{aside}</p>}
+        <h2 className="text-[0.9375rem]">{title}</h2>
+        {aside && <p className="truncate text-[0.75rem] text-muted">{aside}</p>}
       </div>
       {children}
     </section>
@@ -111,7 +114,7 @@ function DecisionRow({ d, view }: { d: Decision; view: YardView }) {
         <Link href={hrefOf(d)} className="hover:underline">
           <b>{d.who}</b>: {d.title}
         </Link>
-        <p className="text-[12px] text-muted" suppressHydrationWarning>
+        <p className="text-[0.75rem] text-muted" suppressHydrationWarning>
           {d.detail}
           {d.by !== null && d.kind !== "skin" && d.kind !== "order" && ` · by ${near(view.zone, d.by, view.now)}`}
         </p>
@@ -145,7 +148,7 @@ function DateRow({ d, zone }: { d: BuildDate; zone: string }) {
       <Link href={`/builds/${d.buildId}`} className="min-w-0 hover:underline">
         <b>{d.name}</b> due {day(zone, d.due)}
         {d.finish !== null && d.state !== "safe" && <>, planned {day(zone, d.finish)}</>}
-        {d.why && d.state !== "safe" && <span className="block text-[12px] text-muted">{d.why}</span>}
+        {d.why && d.state !== "safe" && <span className="block text-[0.75rem] text-muted">{d.why}</span>}
       </Link>
     </li>
   );

@@ -25,14 +25,14 @@ export function BaySpot({ spot, view }: { spot: Spot; view: YardView }) {
       className={`flex min-h-[196px] flex-col rounded-[3px] border-2 border-dashed px-3 py-2 ${spot.indoor ? "border-[color-mix(in_srgb,var(--muted)_45%,transparent)] bg-paper" : "border-[#9fb9c2] bg-[#e4ecee] dark:border-[#3d5560] dark:bg-[#1b2930]"}`}
     >
       <div className="flex items-baseline justify-between gap-3">
-        <h3 className="text-[13px]">{spot.name}</h3>
-        <p className="truncate text-[12px] text-muted" title={spot.about}>
+        <h3 className="text-[0.8125rem]">{spot.name}</h3>
+        <p className="truncate text-[0.75rem] text-muted" title={spot.about}>
           {spot.about}
         </p>
       </div>
       {spot.van ? <VanHere van={spot.van} view={view} /> : null}
       {spot.notes.map((n) => (
-        <p key={n} className={spot.van ? "text-[12px] text-muted" : "mt-1"}>
+        <p key={n} className={spot.van ? "text-[0.75rem] text-muted" : "mt-1"}>
           {n}
         </p>
       ))}
@@ -72,7 +72,7 @@ function VanHere({ van, view }: { van: Standing; view: YardView }) {
 function Head({ van, view }: { van: Standing; view: YardView }) {
   return (
     <div className="flex items-center justify-between gap-2">
-      <Link href={`/builds/${van.buildId}`} className="wide truncate text-[14px] hover:underline">
+      <Link href={`/builds/${van.buildId}`} className="wide truncate text-[0.875rem] hover:underline">
         {van.name}
       </Link>
       <MoveVan van={van} view={view} />
@@ -96,7 +96,7 @@ function Lines({ lines, buildId }: { lines: Line[]; buildId: string }) {
             )}
           </span>
           {l.detail && (
-            <span className="block text-[12px] text-muted" suppressHydrationWarning>
+            <span className="block text-[0.75rem] text-muted" suppressHydrationWarning>
               {l.detail}
             </span>
           )}
@@ -117,7 +117,7 @@ function MoveVan({ van, view }: { van: Standing; view: YardView }) {
       <Menu.Root>
         <Menu.Trigger
           disabled={act.busy}
-          className="flex h-7 shrink-0 items-center gap-1 rounded-md px-1.5 text-[12px] text-muted hover:bg-sunk hover:text-ink"
+          className="flex h-7 shrink-0 items-center gap-1 rounded-md px-1.5 text-[0.75rem] text-muted hover:bg-sunk hover:text-ink"
           aria-label={`moved: ${van.name}`}
         >
           <MoveRight size={14} /> moved

@@ -12,7 +12,7 @@ export function Yard({ view }: { view: YardView }) {
   if (!view.builds)
     return (
       <div className="m-auto max-w-md p-8 text-center">
-        <h1 className="text-[20px]">The yard is empty</h1>
+        <h1 className="text-[1.25rem]">The yard is empty</h1>
         <p className="mt-2 text-muted">
           Add the first build: its van, when it arrives, when it is due and what it gets. The plan follows from that.
         </p>
@@ -40,14 +40,14 @@ export function Yard({ view }: { view: YardView }) {
           </ul>
         )}
         <section aria-label="Workshop" className="rounded-[3px] border-4 border-ink bg-sunk p-3.5">
-          <h2 className="px-1 pb-2 text-[13px] tracking-wide uppercase">Workshop{view.warm && ` · ${view.warm}`}</h2>
+          <h2 className="px-1 pb-2 text-[0.8125rem] tracking-wide uppercase">Workshop{view.warm && ` · ${view.warm}`}</h2>
           <div className="grid grid-cols-1 gap-3.5 sm:grid-cols-2">
             {inside.map((s) => (
               <BaySpot key={s.id} spot={s} view={view} />
             ))}
             {inside.length === 0 && <p className="p-4 text-muted">No bay under a roof yet. Add one in Workshop.</p>}
             <section aria-label="Bench" className="px-1">
-              <h2 className="pb-1.5 text-[13px] tracking-wide uppercase">Bench</h2>
+              <h2 className="pb-1.5 text-[0.8125rem] tracking-wide uppercase">Bench</h2>
               {view.bench.length === 0 && <p className="text-muted">Nothing on the bench, nothing planned for it.</p>}
               <ul className="flex flex-col gap-2">
                 {view.bench.map((b) => (
@@ -62,7 +62,7 @@ export function Yard({ view }: { view: YardView }) {
             <BaySpot key={s.id} spot={s} view={view} />
           ))}
           <section aria-label="Yard" className="p-1">
-            <h2 className="pb-1.5 text-[13px] tracking-wide uppercase">
+            <h2 className="pb-1.5 text-[0.8125rem] tracking-wide uppercase">
               Yard · {view.yard.length} of {view.yardPlaces} places
             </h2>
             <ul className="flex flex-col gap-2.5">
@@ -114,7 +114,7 @@ export function Person({ initials, name }: { initials: string; name: string }) {
   return (
     <span
       title={name}
-      className="grid size-7 shrink-0 place-items-center rounded-full border-2 border-card bg-ink text-[11px] font-bold text-paper"
+      className="grid size-7 shrink-0 place-items-center rounded-full border-2 border-card bg-ink text-[0.6875rem] font-bold text-paper"
     >
       {initials}
     </span>

@@ -42,7 +42,7 @@ export function DocketList({
     <section aria-label={d.many}>
       <div className="mb-2 flex flex-wrap items-start justify-between gap-3">
         <div className="min-w-0 flex-1">
-          <h2 className="text-[15px]">{d.many}</h2>
+          <h2 className="text-[0.9375rem]">{d.many}</h2>
           <p className="text-muted">{d.intro}</p>
         </div>
         {!(d.single && list.length) && <Button onClick={() => setForm({})}>{`Add ${d.one[0].toLowerCase()}${d.one.slice(1)}`}</Button>}
@@ -57,7 +57,7 @@ export function DocketList({
             <button type="button" onClick={() => setForm({ was: r })} className="min-w-0 flex-1 text-left hover:underline">
               <b className={cx(!d.over && r.closedAt !== null && "text-muted")}>{r.title}</b>
               {!d.over && r.closedAt !== null && <span className="text-muted"> · {(d.closes ?? "over").toLowerCase()}</span>}
-              <span className="block text-[12px] text-muted">
+              <span className="block text-[0.75rem] text-muted">
                 {d.says(r.data)} · {r.by}, {time(view.zone, r.saidAt)}
               </span>
             </button>
