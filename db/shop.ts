@@ -505,6 +505,10 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       releasedBy: r.released_by as string | null,
       releasedAt: fromSqlOrNull(r.released_at as string | null),
       pieces: r.pieces === null ? null : { name: text(r.piece_name), count: num(r.pieces), done: num(r.pieces_done) },
+      firstPiece:
+        r.first_piece_at === null
+          ? null
+          : { by: r.first_piece_by as string | null, at: fromSql(r.first_piece_at as string), read: text(r.first_piece_read) },
       timeBox: num(r.time_box),
       ...(r.maker_minutes === null ? {} : { makerMinutes: num(r.maker_minutes) }),
       setOut: json(r.set_out),

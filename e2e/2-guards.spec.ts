@@ -62,7 +62,7 @@ test("a stale edit is refused with both values, and can be saved over after a lo
   for (const p of [one, two]) {
     await signIn(p, "Mara");
     await p.goto("/builds/darkroom-van");
-    await p.getByRole("button", { name: "Name and dates" }).click();
+    await p.getByRole("button", { name: "Edit details" }).click();
   }
   await one.getByLabel("Client").fill("Odile and daughters");
   await one.getByRole("button", { name: "Save" }).click();

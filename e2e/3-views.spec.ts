@@ -138,7 +138,7 @@ test("the plan is seen from bays, from fitters, and over a season", async ({ pag
 test("a longer search leaves the page free, shows how far it is, and keeps the best when stopped", async ({ page }) => {
   await signIn(page, "Mara");
   await page.goto("/lanes");
-  await page.getByRole("button", { name: "Search on" }).click();
+  await page.getByRole("button", { name: "Improve the plan" }).click();
   await page.getByRole("menuitem", { name: "60 seconds" }).click();
   const status = page.getByRole("status", { name: "Searching" });
   await expect(status).toContainText("best so far");
@@ -155,7 +155,7 @@ test("a longer search leaves the page free, shows how far it is, and keeps the b
   expect(Date.now() - t).toBeLessThan(5000);
   await page.getByRole("button", { name: "Stop, keep the best" }).click();
   await expect(page.getByText("Stopped; the best so far is kept")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Search on" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Improve the plan" })).toBeEnabled();
   await page.waitForTimeout(1500);
   await page.goto("/lanes");
   await expect(page.getByText("stale:")).toHaveCount(0);
@@ -208,7 +208,7 @@ test("the yard tells a move, refuses one that must not be, and settles a word fr
   const name = "Field vet";
   await page
     .getByRole("region", { name: "Yard" })
-    .getByRole("button", { name: `moved: ${name}` })
+    .getByRole("button", { name: `Move ${name}` })
     .click();
   await page.getByRole("menuitem", { name: "Off site" }).click();
   // Off the yard only with everything looked at.

@@ -112,13 +112,13 @@ test("a start that breaks a rule is refused on the drop, with the rule and when 
 test("a newer change ends a search that runs", async ({ page }) => {
   await signIn(page, "Mara");
   await page.goto("/lanes");
-  await page.getByRole("button", { name: "Search on" }).click();
+  await page.getByRole("button", { name: "Improve the plan" }).click();
   await page.getByRole("menuitem", { name: "60 seconds" }).click();
   await expect(page.getByRole("status", { name: "Searching" })).toContainText("best so far", { timeout: 20_000 });
   const answer = await page.request.post("/api/plan", { headers: { origin: new URL(page.url()).origin }, data: { quick: true } });
   expect(answer.ok()).toBe(true);
   await expect(page.getByText("Something newer came in: the search was stopped.")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Search on" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "Improve the plan" })).toBeEnabled();
 });
 
 test("only what is in sight is drawn, and scrolling draws the rest", async ({ page }) => {

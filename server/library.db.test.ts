@@ -389,7 +389,14 @@ describe("what the card asks", () => {
       toSql(29_000_000),
       `${id}.FR-03`,
     ]);
+    expect((await refused(post(`jobs/${id}.FR-03/pieces`, { done: 2 }, ines))).message).toMatch(/first piece is not signed yet/);
+    expect((await refused(post(`jobs/${id}.FR-03/first-piece`, { read: "flush, 2 mm proud" }))).message).toMatch(/Count the first piece/);
+    await post(`jobs/${id}.FR-03/pieces`, { done: 1 }, ines);
+    expect((await refused(post(`jobs/${id}.FR-03/act`, { act: "done" }, ines))).status).toBe(409);
+    await post(`jobs/${id}.FR-03/first-piece`, { read: "flush, 2 mm proud" });
+    expect((await jobNow("FR-03")).firstPiece).toMatchObject({ by: "lead", read: "flush, 2 mm proud" });
     await post(`jobs/${id}.FR-03/pieces`, { done: 2 }, ines);
+    expect((await refused(perform("DELETE", ["jobs", `${id}.FR-03`, "first-piece"], {}, lead))).message).toMatch(/signature stands/);
     const j = await jobNow("FR-03");
     expect(j.pieces).toMatchObject({ done: 2, name: "batten" });
     expect(await faultsOf(post(`jobs/${id}.FR-03/pieces`, { done: 999 }, ines))).toEqual([expect.objectContaining({ path: "done" })]);

@@ -260,7 +260,7 @@ export function overBox({ shop, now }: State, j: JobRow): string | null {
   const over = askedByTimeBox(shop, shop.builds.find((b) => b.id === j.buildId)!, j, now);
   if (over === undefined) return null;
   const maker = makerWords(shop, j);
-  return `${sayMinutes(over)} over its time box of ${j.timeBox} × likely${maker ? `. ${maker}` : ""}`;
+  return `${sayMinutes(over)} longer than allowed (${j.timeBox} × likely)${maker ? `. ${maker}` : ""}`;
 }
 
 function sheetJob(

@@ -4,6 +4,7 @@ import { sayClock, sayDay, sayTime } from "@/core/plan/words";
 import { bondClocks, runningClocks } from "@/core/shop/clocks";
 import { dayEnd, LAST } from "@/core/shop/day-end";
 import { entriesOf } from "@/core/shop/docket/of";
+import { maySign } from "@/core/shop/first-piece";
 import { firstTimeWords } from "@/core/shop/first-time";
 import { airAt, atLimit } from "@/core/shop/heat";
 import { cameOutWords } from "@/core/shop/inventory";
@@ -156,6 +157,13 @@ function releaseView({ shop }: State, j: JobRow, user: Reader, said: Said): Card
   return { by: j.releasedBy === null ? null : said(j.releasedBy).name, may: user.role === "lead" && why === null, why };
 }
 
+/** Whose signature the rest of a batch has or waits for. */
+function firstPieceView({ shop }: State, j: JobRow, user: Reader, said: Said): CardJob["firstPiece"] {
+  if (!j.pieces || j.pieces.count < 2) return null;
+  const f = j.firstPiece;
+  return { by: f && (f.by === null ? "an earlier count" : said(f.by).name), read: f?.read ?? null, maySign: maySign(shop, j, user) };
+}
+
 type Said = (user: string) => { name: string; mine: boolean };
 type Reader = { id?: string; role: string; fitterId: string | null };
 
@@ -217,6 +225,7 @@ function cardJob(state: State, j: JobRow, who: string | null, said: Said, user: 
     deed: DEED[j.irreversible ?? ""] ?? "start",
     release: releaseView(state, j, user, said),
     pieces: j.pieces,
+    firstPiece: firstPieceView(state, j, user, said),
     leaves: j.leaves.flatMap((l) => {
       const before = build.jobs.find((k) => k.id === l.before);
       return before && before.state === "todo" ? [{ ...l, beforeName: before.name }] : [];

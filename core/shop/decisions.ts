@@ -200,7 +200,7 @@ function timeBoxOf(x: Look, b: BuildRow, j: JobRow): Decision[] {
       mark: "T",
       tone: "signal",
       who: b.name,
-      title: `${j.name} is ${sayMinutes(over)} over its time box`,
+      title: `${j.name} has taken ${sayMinutes(over)} longer than allowed`,
       detail: `${crewNames(x.shop, j.fitters)} · a second person, park it, or call the supplier?`,
       by: null,
       buildId: b.id,

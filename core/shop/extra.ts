@@ -79,6 +79,7 @@ export function extraJob(build: Pick<BuildRow, "id" | "jobs">, a: AskedJob): Job
     releasedBy: null,
     releasedAt: null,
     pieces: null,
+    firstPiece: null,
     timeBox: 2,
     setOut: [],
     faults: [],

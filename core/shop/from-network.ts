@@ -66,6 +66,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
     releasedBy: null,
     releasedAt: null,
     pieces: j.pieces && { ...j.pieces, done: 0 },
+    firstPiece: null,
     timeBox: j.timeBox ?? TIME_BOX,
     ...(j.makerMinutes === undefined ? {} : { makerMinutes: j.makerMinutes }),
     setOut: j.setOut ?? [],

@@ -204,6 +204,8 @@ export interface JobRow {
   releasedBy: string | null;
   releasedAt: number | null;
   pieces: { name: string; count: number; done: number } | null;
+  /** Who signed the first piece, and what was read off it; null: nobody has. `by` is null where it was counted before this was asked. */
+  firstPiece: { by: string | null; at: number; read: string } | null;
   /** Times its likely minutes; worked longer, it asks for a decision. */
   timeBox: number;
   /** What the maker of its part says it takes, where one does. */

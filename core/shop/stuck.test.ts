@@ -17,7 +17,7 @@ describe("what comes next", () => {
     const { next } = nextAndStuck(shop, shop.builds[0], undefined, NOW);
     expect(next.length).toBeGreaterThan(0);
     const washed = next.find((n) => n.jobId === "a.ST-06")!;
-    expect(washed.why).toBe(`freed by ${job(shop, "ST-04").name}`);
+    expect(washed.why).toBe(`can start: ${job(shop, "ST-04").name} is done`);
     const first = next.at(-1)!;
     const later = nextAndStuck(shop, shop.builds[0], plan([], [{ id: first.jobId, start: "2027-03-03T11:00" }]), NOW).next;
     expect(later[0]).toMatchObject({ jobId: first.jobId, at: NOW + 60 });

@@ -90,7 +90,7 @@ function lastBefore(j: JobRow, byId: ReadonlyMap<string, JobRow>): { job: JobRow
 
 const freedBy = (j: JobRow, byId: ReadonlyMap<string, JobRow>): string | undefined => {
   const last = lastBefore(j, byId);
-  return last && `freed by ${last.job.name}`;
+  return last && `can start: ${last.job.name} is done`;
 };
 
 const freeSince = (build: BuildRow, j: JobRow, byId: ReadonlyMap<string, JobRow>): Minute =>

@@ -1,11 +1,13 @@
 // Actions of the bench beside start and stop: questions before what can't be undone, pieces, waived steps, what a job is done but for.
 
 import { v7 } from "uuid";
+import { countFault, maySign, SIGNS_FROM_LEVEL, signFault } from "@/core/shop/first-piece";
 import { releaseFault } from "@/core/shop/released";
 import { insert, run, toSql } from "@/db/pool";
-import { releaseJob } from "@/db/release";
+import { releaseJob, signFirstPiece } from "@/db/release";
 import { action, body, change, is } from "../action";
 import { Refusal } from "../refusal";
+import { worksOn } from "../works-on";
 import { find, log, mayAct } from "./jobs";
 
 export const benchActions = [
@@ -68,8 +70,36 @@ export const benchActions = [
       if (f.job.state !== "started") throw new Refusal(409, `Start ${f.job.name} first, then count its pieces.`);
       if (b.done > pieces.count)
         throw new Refusal(422, `done: there are ${pieces.count}`, { faults: [{ path: "done", message: `there are ${pieces.count}` }] });
+      const locked = countFault(f.job, b.done);
+      if (locked) throw new Refusal(409, locked);
       await run(x.c, "UPDATE job SET pieces_done = ?, version = version + 1 WHERE id = ?", [b.done, f.job.id]);
       await log(x, f, "job.pieces", `${f.job.name}: ${b.done} of ${pieces.count} done (${pieces.name})`, { done: b.done });
+    }),
+  ),
+  // The check of the first piece releases the rest; what was measured on it is kept.
+  action<{ read: string }>({ method: "POST", path: "jobs/*/first-piece", role: "any" }, body({ read: is.words }), (b, { user, ids }) =>
+    change(user, async (x) => {
+      const f = await find(x, ids[0]);
+      await worksOn(x.c, user, f.job.buildId);
+      if (!maySign(f.shop, f.job, user))
+        throw new Refusal(403, `The first piece is signed by the lead, or by somebody with the skill at level ${SIGNS_FROM_LEVEL}.`);
+      const fault = signFault(f.job);
+      if (fault) throw new Refusal(409, fault);
+      const read = b.read.trim().slice(0, 300);
+      await signFirstPiece(x.c, f.job.id, { by: user.id, at: x.now, read });
+      await log(x, f, "job.first-piece", `first piece of ${f.job.name} signed: ${read}`.slice(0, 500));
+    }),
+  ),
+  action({ method: "DELETE", path: "jobs/*/first-piece", role: "any" }, body({}), (_b, { user, ids }) =>
+    change(user, async (x) => {
+      const f = await find(x, ids[0]);
+      await worksOn(x.c, user, f.job.buildId);
+      const { firstPiece, pieces } = f.job;
+      if (firstPiece === null) throw new Refusal(409, "Nobody has signed it.");
+      if (user.role !== "lead" && firstPiece.by !== user.id) throw new Refusal(403, "Only who signed it, or the lead, takes it back.");
+      if (pieces && pieces.done > 1) throw new Refusal(409, "More pieces are counted: the signature stands.");
+      await signFirstPiece(x.c, f.job.id, null);
+      await log(x, f, "job.first-piece-back", `signature of the first piece of ${f.job.name} taken back`);
     }),
   ),
   // A step that is left out says why, and who left it out.

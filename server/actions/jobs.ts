@@ -1,6 +1,7 @@
 // Actions of the bench: start, pause, go on, finish, tick steps, say that something is wrong; and the lead's pins.
 
 import { v7 } from "uuid";
+import { batchLocked } from "@/core/shop/first-piece";
 import { stripOpen } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import type { JobRow, Shop } from "@/core/shop/model";
@@ -92,6 +93,7 @@ async function halt(x: Change, user: User, f: Found, to: "paused" | "done"): Pro
   if (to === "done") {
     const left = job.steps.filter((s) => s.doneAt === null);
     if (left.length) throw new Refusal(409, `${left.length} ${left.length === 1 ? "step is" : "steps are"} open: ${left[0].text}.`);
+    if (batchLocked(job)) throw new Refusal(409, `The first piece of ${job.name} is not signed yet.`);
     const strip = stripOpen(shop.builds.find((b) => b.id === job.buildId)!, job);
     const wet = soakOpen(shop.builds.find((b) => b.id === job.buildId)!, job);
     if (wet.length) throw new Refusal(409, `The soak test is not over: ${wet.join("; ")}.`);

@@ -37,9 +37,12 @@ export function PrintCards({ build, back, cards }: { build: string; back: string
         </Link>
       </div>
       {shown.length === 0 && <p className="text-muted">No card is left to print: everything is done.</p>}
-      {shown.map((c) => (
-        <Card key={c.id} card={c} build={build} />
-      ))}
+      {/* A card is as wide as its paper; a narrower screen moves over it. */}
+      <div className="relative overflow-x-auto print:overflow-visible">
+        {shown.map((c) => (
+          <Card key={c.id} card={c} build={build} />
+        ))}
+      </div>
     </div>
   );
 }

@@ -63,7 +63,7 @@ export function BuildList({
             <Link
               href={`/builds/${c.id}`}
               className={cx(
-                "grid grid-cols-[96px_minmax(0,1.2fr)_minmax(0,1.6fr)_130px] items-center gap-5 rounded-md border border-l-[5px] bg-card px-4 py-3 hover:border-muted",
+                "grid grid-cols-[96px_minmax(0,1fr)] items-center gap-x-5 gap-y-2 lg:grid-cols-[96px_minmax(0,1.2fr)_minmax(0,1.6fr)_130px] rounded-md border border-l-[5px] bg-card px-4 py-3 hover:border-muted",
                 c.date.state === "safe" ? "!border-l-green" : c.date.state === "tight" ? "!border-l-amber" : "!border-l-signal",
               )}
             >
@@ -77,8 +77,10 @@ export function BuildList({
                   {c.where} · {c.now}
                 </span>
               </span>
-              <StageLadder stages={c.stages} />
-              <span className="text-right">
+              <span className="relative col-span-2 min-w-0 overflow-x-auto lg:col-span-1">
+                <StageLadder stages={c.stages} />
+              </span>
+              <span className="col-span-2 lg:col-span-1 lg:text-right">
                 <span className="block">due {day(zone, c.date.due)}</span>
                 <b className={dateTone(c.date)}>{dateWords(c.date)}</b>
                 {c.date.held && (

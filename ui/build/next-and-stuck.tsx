@@ -66,7 +66,7 @@ export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: st
                 )}
                 <span className="block text-[0.75rem] text-muted">
                   {s.by} · <b className="text-ink">{s.who}</b> can free it
-                  {s.since !== null && ` · nothing else has kept it since ${near(view.zone, s.since, view.now)}`}
+                  {s.since !== null && ` · It has waited only for this since ${near(view.zone, s.since, view.now)}.`}
                 </span>
               </li>
             ))}

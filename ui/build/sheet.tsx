@@ -91,15 +91,15 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           </div>
           <div className="flex flex-wrap items-center gap-2">
             <Link href="/lanes" className={buttonClass()}>
-              Its lane
+              Show in Lanes
             </Link>
             <Link href={`/builds/${view.id}/cards`} className={buttonClass()}>
               Print job cards
             </Link>
             <Link href={`/builds/${view.id}/client`} className={buttonClass()}>
-              For the client
+              Client page
             </Link>
-            <Button onClick={() => setEditing(true)}>Name and dates</Button>
+            <Button onClick={() => setEditing(true)}>Edit details</Button>
             {left === 0 && (
               <Button
                 kind="main"

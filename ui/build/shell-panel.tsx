@@ -28,7 +28,7 @@ export function ShellPanel({ view }: { view: BuildView }) {
           Each step stands where it stands for a reason; one done again, or taken back, opens those behind it. Whoever cleaned a zone does
           not take it over. Insulation of a zone waits for that.
         </p>
-        <div className="overflow-x-auto rounded-md border bg-card">
+        <div className="relative overflow-x-auto rounded-md border bg-card">
           <table className="w-full min-w-[760px]">
             <thead>
               <tr className="border-b text-left">

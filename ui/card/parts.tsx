@@ -116,26 +116,80 @@ export function Release({ job, lead, act }: Props & { lead: boolean }) {
   );
 }
 
-/** Pieces counted: their pace gives the new finish. */
+/** Pieces counted: their pace gives the new finish. The first is checked and signed before the rest. */
 export function Pieces({ job, act }: Props) {
-  const { pieces } = job;
+  const { pieces, firstPiece } = job;
   if (!pieces || job.state !== "started") return null;
+  const locked = firstPiece !== null && firstPiece.by === null;
   const to = (done: number) => void act.run(() => send("POST", `jobs/${job.id}/pieces`, { done }));
   return (
-    <section aria-label="Pieces" className="mt-3 flex items-center gap-3 rounded-md border bg-card px-3 py-2">
-      <span className="min-w-0 flex-1">
-        <b>
-          {pieces.done} of {pieces.count}
-        </b>{" "}
-        done, counted by {pieces.name}
-      </span>
-      <Button size="touch" aria-label="One less" disabled={act.busy || pieces.done === 0} onClick={() => to(pieces.done - 1)}>
-        <Minus size={20} />
-      </Button>
-      <Button size="touch" aria-label="One more" disabled={act.busy || pieces.done >= pieces.count} onClick={() => to(pieces.done + 1)}>
-        <Plus size={20} />
-      </Button>
+    <section aria-label="Pieces" className="mt-3 flex flex-col gap-2 rounded-md border bg-card px-3 py-2">
+      <div className="flex items-center gap-3">
+        <span className="min-w-0 flex-1">
+          <b>
+            {pieces.done} of {pieces.count}
+          </b>{" "}
+          done, counted by {pieces.name}
+        </span>
+        <Button size="touch" aria-label="One less" disabled={act.busy || pieces.done === 0} onClick={() => to(pieces.done - 1)}>
+          <Minus size={20} />
+        </Button>
+        <Button
+          size="touch"
+          aria-label="One more"
+          disabled={act.busy || pieces.done >= pieces.count || (locked && pieces.done >= 1)}
+          onClick={() => to(pieces.done + 1)}
+        >
+          <Plus size={20} />
+        </Button>
+      </div>
+      {firstPiece && <FirstPiece job={job} act={act} />}
     </section>
+  );
+}
+
+function FirstPiece({ job, act }: Props) {
+  const [read, setRead] = useState("");
+  const { firstPiece: first, pieces } = job;
+  if (!first || !pieces) return null;
+  if (first.by !== null)
+    return (
+      <p className="text-[0.9375rem] text-muted">
+        First piece signed by {first.by}: {first.read}
+      </p>
+    );
+  if (pieces.done === 0) return <p className="text-[0.9375rem] text-muted">Make one piece first. Its check releases the rest.</p>;
+  if (!first.maySign)
+    return (
+      <p className="text-[0.9375rem] font-semibold text-amber-text">
+        The rest waits: the lead, or somebody with the skill at level 3, checks and signs the first piece.
+      </p>
+    );
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void act.run(
+          () => send("POST", `jobs/${job.id}/first-piece`, { read }),
+          "The first piece is signed: go on with the rest",
+          () => send("DELETE", `jobs/${job.id}/first-piece`, {}),
+        );
+      }}
+    >
+      <label className="flex min-w-0 flex-1 flex-col text-[0.9375rem] font-semibold">
+        Measured on the first piece
+        <input
+          value={read}
+          onChange={(e) => setRead(e.target.value)}
+          maxLength={300}
+          className={cx(inputClass, "!h-12 text-[1.0625rem]")}
+        />
+      </label>
+      <Button type="submit" kind="main" size="touch" disabled={act.busy || !read.trim()}>
+        Sign it
+      </Button>
+    </form>
   );
 }
 

@@ -33,16 +33,20 @@ export function CardSetOut({ job, act, zone, now }: Props) {
         <Sheet key={`${s.id} ${s.version}`} s={s} page={page(s.calculator)} act={act} zone={zone} now={now} />
       ))}
       {job.state !== "done" && missing.length > 0 && (
-        <ul className="mt-2 rounded-md border border-dashed">
-          {missing.map((m) => (
-            <li key={m.calculator} className="border-b border-dashed last:border-0">
-              <Link href={page(m.calculator)} className="flex min-h-12 items-center justify-between gap-3 px-3 py-1.5">
-                <span>{m.title}</span>
-                <span className="shrink-0 text-[0.9375rem] text-muted underline underline-offset-2">not set out yet: fill it in</span>
-              </Link>
-            </li>
-          ))}
-        </ul>
+        <details className="mt-2 rounded-md border border-dashed" open={kept.length === 0 && missing.length <= 3}>
+          <summary className="flex min-h-12 cursor-pointer items-center px-3 text-[1rem]">
+            {missing.length === 1 ? "1 sheet is not filled in yet" : `${missing.length} sheets are not filled in yet`}
+          </summary>
+          <ul className="border-t border-dashed">
+            {missing.map((m) => (
+              <li key={m.calculator} className="border-b border-dashed last:border-0">
+                <Link href={page(m.calculator)} className="flex min-h-12 items-center px-3 py-1.5 underline underline-offset-2">
+                  {m.title}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </details>
       )}
     </section>
   );

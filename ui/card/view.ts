@@ -52,6 +52,8 @@ export interface CardJob {
   /** Where the house asks for a second name: whose it is, and whether the reader may give or take it. */
   release: { by: string | null; may: boolean; why: string | null } | null;
   pieces: { name: string; count: number; done: number } | null;
+  /** Of a batch: who signed its first piece, and whether the reader may. */
+  firstPiece: { by: string | null; read: string | null; maySign: boolean } | null;
   /** What it may be left with, and the jobs of the build that could wait for it. */
   leaves: { text: string; before: string; beforeName: string }[];
   laterJobs: { id: string; name: string }[];

@@ -191,7 +191,7 @@ export function Lanes({ view, selected }: { view: LanesView; selected?: string }
     );
 
   return (
-    <div className="flex h-[calc(100dvh-52px)] flex-col">
+    <div className="flex h-[calc(100dvh-84px)] flex-col md:h-[calc(100dvh-52px)]">
       <h1 className="sr-only">Lanes</h1>
       <Toolbar view={view} zoom={zoom} onZoom={setZoom} group={group} onGroup={setGroup} onShow={show} pins={pins} behind={behind} />
       <div className="flex min-h-0 flex-1">

@@ -35,7 +35,10 @@ export function JobPanel({
   const planned = block.state === "todo" || block.state === "paused";
   const mayPin = planned && view.mayChange;
   return (
-    <aside aria-label={`Job ${card.name}`} className="w-[300px] shrink-0 overflow-y-auto border-l bg-card px-4 py-3.5">
+    <aside
+      aria-label={`Job ${card.name}`}
+      className="fixed inset-x-0 bottom-0 z-30 max-h-[60dvh] shrink-0 overflow-y-auto border-t bg-card px-4 py-3.5 md:static md:max-h-none md:w-[300px] md:border-t-0 md:border-l"
+    >
       <div className="flex items-start justify-between gap-2">
         <p className="text-[0.75rem] text-muted">
           {card.code} · {card.build}
@@ -105,9 +108,7 @@ export function JobPanel({
                 </span>
                 <span>
                   <span className={i === 0 ? "font-bold" : ""}>{w.text}</span>
-                  {w.until && (
-                    <span className="block text-[0.75rem] text-muted">lets go {near(view.zone, z.parse(w.until), view.now)}</span>
-                  )}
+                  {w.until && <span className="block text-[0.75rem] text-muted">until {near(view.zone, z.parse(w.until), view.now)}</span>}
                 </span>
               </li>
             ))}

@@ -80,7 +80,7 @@ export function Search({ disabled, behind }: { disabled: boolean; behind: number
     return (
       <Menu.Root>
         <Menu.Trigger asChild>
-          <Button disabled={disabled}>Search on</Button>
+          <Button disabled={disabled}>Improve the plan</Button>
         </Menu.Trigger>
         <Menu.Portal>
           <Menu.Content align="end" sideOffset={4} className="z-50 min-w-56 rounded-md border bg-card p-1 shadow-lg">

@@ -258,7 +258,7 @@ export function JobEditor({ job, view, diff, onCode }: { job: Entry; view: Libra
         <ul role="alert" className="rounded-md border border-signal bg-signal-soft px-3 py-2">
           {form.faults.map((f) => (
             <li key={`${f.path}${f.message}`}>
-              <code>{f.path}</code>: {f.message}
+              <code className="break-all">{f.path}</code>: {f.message}
             </li>
           ))}
         </ul>
@@ -298,7 +298,7 @@ export function JobEditor({ job, view, diff, onCode }: { job: Entry; view: Libra
           <ul className="grid grid-cols-2 gap-x-4">
             {Object.entries(QUANTITIES).map(([k, v]) => (
               <li key={k}>
-                <code>{k}</code> {v}
+                <code className="break-all">{k}</code> {v}
               </li>
             ))}
           </ul>

@@ -279,7 +279,7 @@ function Import({ view, onDone }: { view: LibraryView; onDone(): void }) {
           <ul className="mt-1 list-disc pl-4">
             {faults.slice(0, 20).map((f) => (
               <li key={`${f.path}${f.message}`}>
-                <code>{f.path}</code>: {f.message}
+                <code className="break-all">{f.path}</code>: {f.message}
               </li>
             ))}
           </ul>

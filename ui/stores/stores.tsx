@@ -134,7 +134,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
           <p className="py-3 text-muted">
             {view.published === null
               ? "Publish a plan; from then on slips are measured against it."
-              : `No handover moves against plan ${view.published}.`}
+              : `All handover dates are the same as in plan ${view.published}.`}
           </p>
         ) : (
           <ul className="py-1">
@@ -283,15 +283,15 @@ function Wake({ wake }: { wake: NonNullable<PartLine["wake"]> }) {
   return (
     <details className="col-span-full pl-[38px] text-[0.8125rem]">
       <summary className="cursor-pointer text-muted">
-        {wake.word} · holds up {wake.locked.length} {wake.locked.length === 1 ? "job" : "jobs"}, {wake.harmless.length} go on,{" "}
-        {wake.trapping.length} would trap it
+        {wake.word} · {wake.locked.length} {wake.locked.length === 1 ? "job waits" : "jobs wait"} for it. {wake.harmless.length} can go on.
+        {wake.trapping.length > 0 && ` ${wake.trapping.length} would cover its place.`}
       </summary>
       <dl className="mt-1 grid grid-cols-[90px_1fr] gap-x-3 gap-y-0.5">
-        <dt className="font-semibold">Locked</dt>
+        <dt className="font-semibold">Waiting</dt>
         <dd>{wake.locked.join(", ")}</dd>
-        <dt className="font-semibold text-green-text">Harmless</dt>
+        <dt className="font-semibold text-green-text">Can go on</dt>
         <dd>{wake.harmless.join(", ") || "nothing"}</dd>
-        <dt className="font-semibold text-signal-text">Trapping</dt>
+        <dt className="font-semibold text-signal-text">Would cover it</dt>
         <dd>
           {wake.trapping.length === 0 && "nothing"}
           {wake.trapping.map((t) => (

@@ -60,7 +60,8 @@ export function People({ view }: { view: WorkshopView }) {
             {f.only.length > 0 && (
               <details className="text-[0.75rem]">
                 <summary className="cursor-pointer text-amber-text">
-                  Alone in {f.only.length} {f.only.length === 1 ? "skill" : "skills"}: an absence stops it
+                  Only {f.name} has {f.only.length} of {f.only.length === 1 ? "this skill" : "these skills"}: when {f.name} is away, that
+                  work stops
                 </summary>
                 <ul className="list-disc pl-5">
                   {f.only.map((o) => (

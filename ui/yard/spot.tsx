@@ -118,9 +118,9 @@ function MoveVan({ van, view }: { van: Standing; view: YardView }) {
         <Menu.Trigger
           disabled={act.busy}
           className="flex h-7 shrink-0 items-center gap-1 rounded-md px-1.5 text-[0.75rem] text-muted hover:bg-sunk hover:text-ink"
-          aria-label={`moved: ${van.name}`}
+          aria-label={`Move ${van.name}`}
         >
-          <MoveRight size={14} /> moved
+          <MoveRight size={14} /> Move van
         </Menu.Trigger>
         <Menu.Portal>
           <Menu.Content align="end" className="z-50 min-w-44 rounded-md border bg-card p-1 shadow-lg">

@@ -6,7 +6,7 @@ import { ClientSheet } from "@/ui/build/client-sheet";
 import { buildView } from "../../../../_views/build";
 import { leadState } from "../../../../_views/state";
 
-export const metadata: Metadata = { title: "For the client" };
+export const metadata: Metadata = { title: "Client page" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
