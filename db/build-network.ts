@@ -165,6 +165,7 @@ export const insertPartLines = (c: Conn, parts: readonly JobRow["parts"][number]
       quantity: p.quantity,
       unit: p.unit,
       price: p.price,
+      contents: JSON.stringify(p.contents),
       supplier_id: suppliers.includes(p.supplierId) ? p.supplierId : suppliers[0],
     })),
   );

@@ -558,6 +558,7 @@ function partOf(r: Raw): PartRow {
     shelf: text(r.shelf),
     note: text(r.note),
     cutOut: r.cut_out === null ? null : (json(r.cut_out) as PartRow["cutOut"]),
+    contents: json(r.contents) as string[],
     ...(r.setout_sheet_id === null ? {} : { ruled: { sheet: text(r.setout_sheet_id), own: r.own_quantity as number | null } }),
     sampleDays: num(r.sample_days),
     version: num(r.version),

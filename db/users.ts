@@ -46,6 +46,12 @@ export async function userByLogin(c: Conn | Pool, login: string): Promise<(User 
   return u && withSecrets(u);
 }
 
+/** Who signs in with the card of a fitter. */
+export const signInsOf = (c: Conn | Pool, fitterId: string): Promise<{ name: string; fitterId: string }[]> =>
+  rows<{ name: string; fitterId: string }>(c, "SELECT name, fitter_id AS fitterId FROM user WHERE fitter_id = ? AND NOT retired", [
+    fitterId,
+  ]);
+
 export async function userById(c: Conn | Pool, id: string): Promise<User | undefined> {
   const [u] = await rows<User>(c, `SELECT ${COLUMNS} FROM user u WHERE u.id = ? AND NOT u.retired`, [id]);
   return u && clean(u);

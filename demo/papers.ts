@@ -139,6 +139,26 @@ const SEAT: DocketData["seat"] = {
   ticket: "seats",
 };
 
+/** Boxes that were counted when the units were unpacked: each line of each unit that is here. */
+async function countBoxes(t: Conn, shop: Shop, now: number): Promise<void> {
+  for (const b of shop.builds)
+    for (const j of b.jobs)
+      for (const p of j.parts) {
+        if (j.irreversible !== "cut" || j.state === "done" || p.state !== "checked" || !p.contents.length) continue;
+        await addRecord(t, {
+          id: v7(),
+          buildId: b.id,
+          jobId: j.id,
+          kind: "contents",
+          title: p.name,
+          data: { items: p.contents.map((name) => ({ name, state: "there" as const })) },
+          saidBy: "u-teo",
+          saidAt: Math.min(now - 60, (p.checkedAt ?? now - DAY) + 20),
+          closedAt: now - 60,
+        });
+      }
+}
+
 export async function writePapers(now: number): Promise<void> {
   const shop = await loadShop(pool());
   await transaction(async (t) => {
@@ -149,6 +169,7 @@ export async function writePapers(now: number): Promise<void> {
         if (j.code === "ST-08" && j.state === "done") await paper(t, b.id, j.id, "seat", "Driver's and passenger's", SEAT, j.endedAt!);
         if (j.state !== "todo" && throwsChips(j)) await sparks(t, shop, j, now);
       }
+    await countBoxes(t, shop, now);
   });
 }
 

@@ -86,7 +86,7 @@ test("from a new build to a published plan", async ({ page, browser }) => {
   // Its parts are checked in, so that only the photos are in the way.
   await page.goto(`/stores`);
   await page.getByLabel("Filter by part, build or supplier").fill(`${build.name} ${next.name}`);
-  await expect(page.locator("li[id^='part-']").filter({ hasNotText: build.name })).toHaveCount(0);
+  await expect(page.locator("[id^='part-']").filter({ hasNotText: build.name })).toHaveCount(0);
   for (const label of ["Arrived", "Checked, complete"]) {
     const buttons = page.getByRole("button", { name: label, exact: true });
     for (let left = await buttons.count(); left > 0; left--) {
@@ -160,7 +160,7 @@ test("from a new build to a published plan", async ({ page, browser }) => {
   // A part slips; the replan shows which dates move, and why.
   await page.goto("/stores");
   await page.getByRole("button", { name: /^On the way/ }).click();
-  const line = page.locator("li[id^='part-']").filter({ hasText: "promised" }).first();
+  const line = page.locator("[id^='part-']").filter({ hasText: "promised" }).first();
   await line.getByRole("button", { name: /^Change/ }).click();
   await page.getByLabel("Promised for").fill("2027-03-15T10:00");
   await page.getByRole("button", { name: "Save" }).click();

@@ -4,11 +4,13 @@ import type { BuildRow } from "@/core/shop/model";
 import type { BuildRecord } from "@/core/shop/records";
 import type { Van } from "@/core/van/model";
 import type { CardFound } from "@/ui/card/view";
+import { boxesView } from "./papers";
 
 const SHOWN: ReadonlySet<BuildRecord["kind"]> = new Set(["mark", "circuit", "seat", "round", "trap", "fixing"]);
 
-export const foundOn = (build: Pick<BuildRow, "records">, van: Van, who: (user: string) => string): CardFound => ({
+export const foundOn = (build: Pick<BuildRow, "records" | "jobs">, van: Van, who: (user: string) => string): CardFound => ({
   van,
+  boxes: boxesView(build),
   records: build.records
     .filter((r) => SHOWN.has(r.kind) && r.closedAt === null)
     .sort((a, b) => b.saidAt - a.saidAt || a.id.localeCompare(b.id))

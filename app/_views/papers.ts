@@ -1,6 +1,7 @@
 // What a build's papers come to: consents that are missing, damage dated, fixings summed, sparks that are not cleared.
 
 import { consentsOpen } from "@/core/shop/consent";
+import { boxesToCount } from "@/core/shop/contents";
 import { TOUCH_WORDS } from "@/core/shop/docket/client";
 import { entriesOf } from "@/core/shop/docket/of";
 import { fixingEstimate } from "@/core/shop/fixings";
@@ -16,6 +17,16 @@ import { tailsAsked } from "@/core/shop/tails";
 import { placesOpen } from "@/core/shop/trap-places";
 import type { State } from "@/server/planning";
 import type { PapersView } from "@/ui/build/view";
+
+/** Boxes that wait to be counted, for the build's page and for the card. */
+export const boxesView = (b: Pick<BuildRow, "records" | "jobs">): PapersView["boxes"] =>
+  boxesToCount(b).map(({ part, jobId, items, open }) => ({
+    name: part.name,
+    job: b.jobs.find((j) => j.id === jobId)!.name,
+    jobId,
+    items,
+    open,
+  }));
 
 export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView {
   return {
@@ -36,6 +47,7 @@ export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView 
     usual: usualMarks(shop, b),
     known: knownMembers(shop, b).length,
     tails: tailsAsked(b),
+    boxes: boxesView(b),
     places: placesOpen(
       b,
       shop.vans.find((v) => v.id === b.vanId),

@@ -19,6 +19,8 @@ export interface NetworkPart {
   supplier: string;
   /** Of one unit, in the workshop's money; 0 when unknown. */
   price: number;
+  /** What belongs into its box, line by line; empty: nothing that has to be counted. */
+  contents: string[];
 }
 
 export interface NetworkJob extends Raw {
@@ -148,6 +150,7 @@ function make(j: Entry, code: string, i: number, x: Context): NetworkJob {
         unit: p.unit,
         supplier: p.supplier,
         price: p.price ?? 0,
+        contents: p.contents ?? [],
       }))
       .filter((p) => p.quantity > 0),
     proof: chosen(j.proof).map(({ text, beforeCloseUp }) => ({ text, beforeCloseUp })),

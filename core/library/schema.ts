@@ -133,7 +133,15 @@ const entry = {
         type: "object",
         additionalProperties: false,
         required: ["name", "quantity", "unit", "supplier"],
-        properties: { name: text, quantity: formula, unit: text, supplier: text, price: { type: "number", minimum: 0 }, when },
+        properties: {
+          name: text,
+          quantity: formula,
+          unit: text,
+          supplier: text,
+          price: { type: "number", minimum: 0 },
+          contents: { ...texts, maxItems: 40 },
+          when,
+        },
       },
     },
     proof: {

@@ -101,6 +101,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
       shelf: "",
       note: "",
       cutOut: null,
+      contents: [...p.contents],
       sampleDays: 0,
       version: 1,
     })),

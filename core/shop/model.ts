@@ -150,6 +150,8 @@ export interface PartRow {
   note: string;
   /** The hole it asks for, as measured at goods-in, mm. */
   cutOut: CutOut | null;
+  /** What belongs into its box; a cut waits until each line was looked at. */
+  contents: string[];
   /** Days to see samples of it and to choose, before it can be ordered; 0: nothing to choose. */
   sampleDays: number;
   version: number;

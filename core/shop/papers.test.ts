@@ -275,7 +275,8 @@ describe("the box of a unit", () => {
   });
   it("starts with what usually is in one", () => {
     expect(usualContents().map((i) => i.name)).toContain("template");
-    expect(shortItems({ items: usualContents() })).toEqual([]);
+    // Closed until somebody has seen each line.
+    expect(shortItems({ items: usualContents() })).toHaveLength(usualContents().length);
   });
 });
 

@@ -21,6 +21,7 @@ const part = (state: PartRow["state"], first: number | null, arrived: number | n
   note: "",
   cutOut: null,
   sampleDays: 0,
+  contents: [],
   version: 1,
 });
 

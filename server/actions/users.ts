@@ -1,5 +1,6 @@
 // Acts on who may sign in: add somebody, give a code that is good once, rename, retire. Nobody but its owner ever knows a password.
 
+import { hangsOnUser } from "@/core/shop/hangs";
 import { rows } from "@/db/pool";
 import { addAudit, addUser, endSessionsOf, forgetDevices, setReset, userById } from "@/db/users";
 import { action, body, change, is } from "../action";
@@ -70,15 +71,22 @@ export const userActions = [
       });
     },
   ),
-  retire("users", "user", "User", async (x, id, user) => {
-    const leads = await rows<{ id: string }>(x.c, "SELECT id FROM user WHERE role = 'lead' AND NOT retired");
-    if (leads.length === 1 && leads[0].id === id) throw new Refusal(409, "This is the only lead: nobody could change anything any more.");
-    await endSessionsOf(x.c, id);
-    await forgetDevices(x.c, id);
-    await addAudit(x.c, {
-      userId: user.id,
-      kind: "role",
-      text: `${user.name} barred ${(await userById(x.c, id))?.name ?? id} from signing in`,
-    });
+  retire("users", "user", "User", {
+    check: async (x, id, user) => {
+      const leads = await rows<{ id: string }>(x.c, "SELECT id FROM user WHERE role = 'lead' AND NOT retired");
+      if (leads.length === 1 && leads[0].id === id) throw new Refusal(409, "This is the only lead: nobody could change anything any more.");
+      await endSessionsOf(x.c, id);
+      await forgetDevices(x.c, id);
+      await addAudit(x.c, {
+        userId: user.id,
+        kind: "role",
+        text: `${user.name} barred ${(await userById(x.c, id))?.name ?? id} from signing in`,
+      });
+    },
+    hangs: async (x, id, shop, plan) => {
+      const who = await userById(x.c, id);
+      const leads = await rows<{ id: string }>(x.c, "SELECT id FROM user WHERE role = 'lead' AND NOT retired");
+      return who ? hangsOnUser(shop, plan, who, leads.filter((l) => l.id !== id).length) : [];
+    },
   }),
 ];

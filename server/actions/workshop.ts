@@ -3,10 +3,12 @@
 import { v7 } from "uuid";
 import { type Options, optionsSchema } from "@/core/library/options";
 import { NEW, NOTS } from "@/core/shop/barred";
+import { hangsOnBay, hangsOnFitter } from "@/core/shop/hangs";
 import { WEEKDAYS, type Weekday } from "@/core/time/calendar";
 import { insert, rows, run } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
 import { openLines } from "@/db/suppliers";
+import { signInsOf } from "@/db/users";
 import { vansInYard } from "@/db/vans";
 import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
@@ -209,17 +211,22 @@ export const workshopActions = [
         await x.stale(`${b.name} takes ${b.likely} days`);
       }),
   ),
-  retire("suppliers", "supplier", "Supplier", async (x, id) => {
-    const { n, name } = await openLines(x.c, id);
-    if (n)
-      throw new Refusal(
-        409,
-        `${n === 1 ? "1 part line still comes" : `${n} part lines still come`} from there: ${name}. Give ${n === 1 ? "it" : "them"} another supplier first.`,
-      );
+  retire("suppliers", "supplier", "Supplier", {
+    check: async (x, id) => {
+      const { n, name } = await openLines(x.c, id);
+      if (n)
+        throw new Refusal(
+          409,
+          `${n === 1 ? "1 part line still comes" : `${n} part lines still come`} from there: ${name}. Give ${n === 1 ? "it" : "them"} another supplier first.`,
+        );
+    },
   }),
-  retire("bays", "bay", "Bay", async (x, id) => {
-    const [b] = await rows<{ name: string }>(x.c, "SELECT name FROM build WHERE at_place = ? AND state = 'active'", [id]);
-    if (b) throw new Refusal(409, `${b.name} stands in it. Move it out first.`);
+  retire("bays", "bay", "Bay", {
+    check: async (x, id) => {
+      const [b] = await rows<{ name: string }>(x.c, "SELECT name FROM build WHERE at_place = ? AND state = 'active'", [id]);
+      if (b) throw new Refusal(409, `${b.name} stands in it. Move it out first.`);
+    },
+    hangs: (_x, id, shop, plan) => hangsOnBay(shop, plan, id),
   }),
   action<Fitter>({ method: "POST", path: "fitters", role: "lead" }, body(fitterFields, fitterOptional), (b, { user }) =>
     change(user, async (x) => {
@@ -248,13 +255,16 @@ export const workshopActions = [
         await x.stale(`${b.name} changed`);
       }),
   ),
-  retire("fitters", "fitter", "Fitter", async (x, id) => {
-    const [j] = await rows<{ name: string }>(
-      x.c,
-      "SELECT j.name FROM job_fitter f JOIN job j ON j.id = f.job_id WHERE f.fitter_id = ? AND f.freed_at IS NULL AND j.state = 'started'",
-      [id],
-    );
-    if (j) throw new Refusal(409, `${j.name} is under way with this fitter. Pause or finish it first.`);
+  retire("fitters", "fitter", "Fitter", {
+    check: async (x, id) => {
+      const [j] = await rows<{ name: string }>(
+        x.c,
+        "SELECT j.name FROM job_fitter f JOIN job j ON j.id = f.job_id WHERE f.fitter_id = ? AND f.freed_at IS NULL AND j.state = 'started'",
+        [id],
+      );
+      if (j) throw new Refusal(409, `${j.name} is under way with this fitter. Pause or finish it first.`);
+    },
+    hangs: async (x, id, shop, plan) => hangsOnFitter(shop, plan, x.now, id, await signInsOf(x.c, id)),
   }),
   action<{ name: string; version: number; windows: { weekday: number; opens: string; closes: string }[] }>(
     { method: "PATCH", path: "calendars/*", role: "lead" },
@@ -293,14 +303,16 @@ export const workshopActions = [
         return { id };
       }),
   ),
-  retire("calendars", "calendar", "Calendar", async (x, id) => {
-    if (id === "shop") throw new Refusal(409, "The shop's own calendar is always needed.");
-    const [f] = await rows<{ name: string }>(
-      x.c,
-      "SELECT name FROM fitter WHERE calendar_id = ? AND NOT retired UNION SELECT name FROM bay WHERE calendar_id = ? AND NOT retired",
-      [id, id],
-    );
-    if (f) throw new Refusal(409, `${f.name} keeps these hours. Give them others first.`);
+  retire("calendars", "calendar", "Calendar", {
+    check: async (x, id) => {
+      if (id === "shop") throw new Refusal(409, "The shop's own calendar is always needed.");
+      const [f] = await rows<{ name: string }>(
+        x.c,
+        "SELECT name FROM fitter WHERE calendar_id = ? AND NOT retired UNION SELECT name FROM bay WHERE calendar_id = ? AND NOT retired",
+        [id, id],
+      );
+      if (f) throw new Refusal(409, `${f.name} keeps these hours. Give them others first.`);
+    },
   }),
   action<{ calendarId: string; date: string; opens?: string; closes?: string; overtime?: boolean; reason: string }>(
     { method: "POST", path: "calendar-days", role: "lead" },

@@ -6,6 +6,7 @@ import type { Sparks } from "@/core/shop/docket/sparks";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
+import { Boxes } from "./boxes";
 import type { Entry } from "./docket/form";
 import { DocketList } from "./docket/list";
 import type { BuildView } from "./view";
@@ -15,7 +16,9 @@ export function CutLists({ view }: { view: BuildView }) {
   const { known, tails } = view.papers;
   return (
     <div className="mt-6 flex flex-col gap-6">
-      <DocketList view={view} kind="contents" preset={{ data: { items: usualContents() } }} />
+      <DocketList view={view} kind="contents" preset={{ data: { items: usualContents() } }}>
+        <Boxes buildId={view.id} boxes={view.papers.boxes} />
+      </DocketList>
       <DocketList view={view} kind="member">
         {known > 0 && (
           <p className="mb-2 flex flex-wrap items-center justify-between gap-3 text-amber-text">

@@ -13,6 +13,7 @@ import { Area, Check, Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";
 import { time } from "../kit/time";
 import { useForm } from "../kit/use-form";
+import { useUrlChoice } from "../kit/use-url";
 import { VanDrawing } from "../van/drawing";
 import { RecordEnd } from "./record-end";
 import { RecordPhotos } from "./record-photos";
@@ -24,7 +25,7 @@ type Shown = MarkRecord & { by: string };
 const WHAT: Record<Mark["what"], string> = { hole: "hole", rust: "rust", damage: "damage" };
 
 export function MarksPanel({ view }: { view: BuildView }) {
-  const [side, setSide] = useState<ViewName>("left");
+  const [side, setSide] = useUrlChoice<ViewName>("side", VIEWS, "left");
   const [form, setForm] = useState<{ was?: Shown; at?: { x: number; y: number } }>();
   const [lit, setLit] = useState<number>();
   // Numbered in the order in which they were found, whatever is treated meanwhile.

@@ -10,6 +10,7 @@ import { send } from "../kit/send";
 import { STAGE } from "../kit/stage";
 import { day, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { useUrlChoice } from "../kit/use-url";
 import { AskedJobs } from "./asked-jobs";
 import { ChoicesPanel } from "./choices-panel";
 import { CostPanel } from "./cost-panel";
@@ -51,7 +52,10 @@ const TABS = [
   ["cost", "Cost"],
 ] as const;
 
-export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string; tab?: string }) {
+const TAB_NAMES = TABS.map(([id]) => id);
+
+export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
+  const [tab, setTab] = useUrlChoice("tab", TAB_NAMES, "jobs");
   const [editing, setEditing] = useState(false);
   const [wholeChain, setWholeChain] = useState(false);
   const [opened, setOpened] = useState<string | undefined>(open);
@@ -130,7 +134,7 @@ export function BuildSheet({ view, open, tab }: { view: BuildView; open?: string
           </p>
         </div>
         <VanPanel view={view} />
-        <Tabs.Root defaultValue={TABS.some(([id]) => id === tab) ? tab : "jobs"} className="mt-4">
+        <Tabs.Root value={tab} onValueChange={(t) => setTab(t as typeof tab)} className="mt-4">
           <Tabs.List aria-label="Parts of the sheet" className="mb-4 flex flex-wrap gap-1 border-b">
             {TABS.map(([id, label]) => (
               <Tabs.Trigger

@@ -23,6 +23,7 @@ import type { ZoneJob } from "@/core/shop/zones";
 import type { Van } from "@/core/van/model";
 import type { ReadingState } from "@/core/van/readings";
 import type { VanShape } from "../van/plan";
+import type { BoxToCount } from "./boxes";
 
 export interface ShotView {
   id: string;
@@ -175,6 +176,8 @@ export interface PapersView {
   known: number;
   /** Holes whose unit needs a cable, without a tail. */
   tails: { hole: number; title: string }[];
+  /** Boxes of units that a cut waits for. */
+  boxes: BoxToCount[];
   /** Places that will be covered and nobody has looked over. */
   places: { label: string; zone: string; rib: string; under: string }[];
 }

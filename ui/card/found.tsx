@@ -6,6 +6,7 @@ import { type CircuitRecord, sayCircuit } from "@/core/shop/circuits";
 import { DOCKETS, type DocketKind, isDocket } from "@/core/shop/docket/kinds";
 import { type MarkRecord, sayMark } from "@/core/shop/marks";
 import { VIEW_LABEL } from "@/core/van/drawing";
+import { Boxes } from "../build/boxes";
 import { CircuitForm } from "../build/circuits";
 import { DocketForm, type Entry } from "../build/docket/form";
 import { MarkForm } from "../build/marks-panel";
@@ -42,6 +43,7 @@ export function CardFoundList({ job }: { job: CardJob }) {
   return (
     <section aria-label="Found and measured" className="mt-4">
       <h3 className="text-[1.0625rem]">Found and measured</h3>
+      <Boxes buildId={job.buildId} boxes={found.boxes} touch />
       <ul className="mt-1 overflow-hidden rounded-md border bg-card empty:hidden">
         {found.records.map((r) => (
           <li key={r.id} className="flex flex-wrap items-center gap-2 border-b px-3 py-2 last:border-0">

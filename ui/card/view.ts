@@ -10,12 +10,15 @@ import type { ZoneState } from "@/core/shop/shell";
 import type { SlotOffer } from "@/core/shop/short-slot";
 import type { Van } from "@/core/van/model";
 import type { ReadingState } from "@/core/van/readings";
+import type { BoxToCount } from "../build/boxes";
 import type { ShotView } from "../build/view";
 import type { SheetCard } from "../setout/sheet-card";
 
 /** What was found and measured on the job's van and is still open, with the van as measured for its drawing. */
 export interface CardFound {
   van: Van;
+  /** Boxes of units that a cut of this van waits for. */
+  boxes: BoxToCount[];
   records: (BuildRecord & { by: string })[];
 }
 

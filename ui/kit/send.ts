@@ -13,10 +13,13 @@ export class SendError extends Error {
   readonly faults: Fault[];
   /** Set when somebody else changed the thing meanwhile. */
   readonly stale?: { mine: Record<string, unknown>; theirs: Record<string, unknown>; version: number };
+  /** What still hangs on a thing that is to be retired. */
+  readonly hangs: string[];
   constructor(status: number, body: Record<string, unknown>) {
     super(typeof body.error === "string" ? body.error : "That did not work.");
     this.status = status;
     this.faults = Array.isArray(body.faults) ? (body.faults as Fault[]) : [];
+    this.hangs = Array.isArray(body.hangs) ? body.hangs.map(String) : [];
     if (body.stale)
       this.stale = {
         mine: body.mine as Record<string, unknown>,

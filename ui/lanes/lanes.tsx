@@ -10,11 +10,12 @@ import { groupHeight, laneShape, meets, tops } from "@/core/lanes/sight";
 import { zoneOf } from "@/core/time/zone";
 import { inField } from "../frame/use-keys";
 import { buttonClass } from "../kit/button";
+import { useUrlChoice, useUrlText } from "../kit/use-url";
 import { GroupRowView } from "./group-row";
 import { LABEL_PX, LaneRow } from "./lane";
 import { JobPanel } from "./panel";
 import { Scale } from "./scale";
-import { type Group, Toolbar } from "./toolbar";
+import { GROUPS, type Group, Toolbar } from "./toolbar";
 import type { Dragging, Spot } from "./use-drag";
 import { usePins } from "./use-pins";
 import { useVisible } from "./use-visible";
@@ -23,10 +24,14 @@ import { isPinned, type LanesView, NO_PIN, type PinAt } from "./view";
 /** Height of the head of the lanes. */
 const SCALE_PX = 42;
 
-export function Lanes({ view, selected }: { view: LanesView; selected?: string }) {
-  const [zoom, setZoom] = useState<ZoomName>("weeks");
-  const [group, setGroup] = useState<Group>("builds");
-  const [jobId, setJobId] = useState<string | undefined>(selected && view.jobs[selected] ? selected : undefined);
+const ZOOM_NAMES = Object.keys(ZOOMS) as ZoomName[];
+
+export function Lanes({ view }: { view: LanesView }) {
+  const [zoom, setZoom] = useUrlChoice<ZoomName>("zoom", ZOOM_NAMES, "weeks");
+  const [group, setGroup] = useUrlChoice<Group>("of", GROUPS, "builds");
+  const [asked, setAsked] = useUrlText("job");
+  const jobId = view.jobs[asked] ? asked : undefined;
+  const setJobId = useCallback((id: string | undefined) => setAsked(id ?? ""), [setAsked]);
   const scroller = useRef<HTMLDivElement>(null);
   const [over, setOver] = useState<string>();
   const [behind, setBehind] = useState(0);

@@ -18,7 +18,8 @@ import { Search } from "./search";
 import type { Pins } from "./use-pins";
 import type { LanesView } from "./view";
 
-export type Group = "builds" | "bays" | "fitters";
+export const GROUPS = ["builds", "bays", "fitters"] as const;
+export type Group = (typeof GROUPS)[number];
 
 export function Toolbar({
   view,
@@ -69,7 +70,7 @@ export function Toolbar({
         aria-label="Seen from"
         className="flex shrink-0 overflow-hidden rounded-md border bg-card"
       >
-        {(["builds", "bays", "fitters"] as const).map((g) => (
+        {GROUPS.map((g) => (
           <ToggleGroup.Item
             key={g}
             value={g}

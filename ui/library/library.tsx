@@ -12,12 +12,14 @@ import { type Fault, SendError, send } from "../kit/send";
 import { STAGE, StageBadge } from "../kit/stage";
 import { time } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { useUrlText } from "../kit/use-url";
 import { JobEditor } from "./editor";
 import type { LibraryView } from "./view";
 
-export function Library({ view, open }: { view: LibraryView; open?: string }) {
-  const [code, setCode] = useState(open ?? view.jobs[0]?.code);
-  const [find, setFind] = useState("");
+export function Library({ view }: { view: LibraryView }) {
+  const [asked, setCode] = useUrlText("job");
+  const code = view.jobs.some((j) => j.code === asked) ? asked : view.jobs[0]?.code;
+  const [find, setFind] = useUrlText("find");
   const [showing, setShowing] = useState<"versions" | "diff" | "import">();
   const differs = new Map(view.diff.map((d) => [d.code, d]));
   const words = find.toLowerCase().split(/\s+/).filter(Boolean);

@@ -16,6 +16,7 @@ import { cx } from "../kit/cx";
 import { send } from "../kit/send";
 import { Tick } from "../kit/tick";
 import { useAct } from "../kit/use-act";
+import { useUrlChoice } from "../kit/use-url";
 import { Chosen, optionsOf } from "./chosen";
 import { Claim } from "./claim";
 import { DrawingView } from "./drawing";
@@ -31,12 +32,14 @@ import type { KeptSheet, SetOutView } from "./view";
 
 const KEY = "wide-lane set-out";
 
-export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: string }) {
+const NAMES: readonly string[] = SHEETS.map((s) => s.name);
+
+export function SetOut({ view }: { view: SetOutView }) {
   const { of } = view;
   const router = useRouter();
   const act = useAct();
   const first = of?.jobs.find((j) => j.id === of.jobId)?.calculators[0];
-  const [name, setName] = useState(SHEETS.some((s) => s.name === asked) ? asked! : (first ?? "opening"));
+  const [name, setName] = useUrlChoice("sheet", NAMES, first ?? "opening");
   const [loose, setLoose] = useState<Record<string, Draft>>({});
   const [edits, setEdits] = useState<Record<string, Draft>>({});
   const [inches, setInches] = useState(false);
@@ -49,6 +52,9 @@ export function SetOut({ view, sheet: asked }: { view: SetOutView; sheet?: strin
     }
   }, []);
   const sheet = SHEETS.find((s) => s.name === name)!;
+  useEffect(() => {
+    document.title = [sheet.title, of?.jobName, of?.buildName, "Wide Lane"].filter(Boolean).join(" · ");
+  }, [sheet, of?.jobName, of?.buildName]);
   const source = of?.fromPlan.includes(name) ? "plan, forecast and stores" : "the van and the choices";
   const kept = of?.kept.find((k) => k.calculator === name && k.jobId === of.jobId);
   const start = useMemo(

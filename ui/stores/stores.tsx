@@ -2,15 +2,18 @@
 // Stores: every part line by the day it is wanted, from "not ordered" to "checked", and what a slip does.
 
 import Link from "next/link";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import type { PartState } from "@/core/shop/model";
 import { Button } from "../kit/button";
+import { type Cell, saveCsv } from "../kit/csv";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
+import { LongList } from "../kit/long-list";
 import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
-import { day, near } from "../kit/time";
+import { day, local, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { useUrlChoice, useUrlText } from "../kit/use-url";
 import { PartForm } from "./part-form";
 import type { PartLine, StoresView } from "./view";
 
@@ -27,8 +30,7 @@ const STATE: Record<PartState, string> = {
 const latestOf = (l: PartLine): number | null => l.samplesBy ?? l.orderBy;
 const WEEK = 7 * 1440;
 
-type Filter = "open" | "week" | "order" | "way" | "goods" | "all";
-const FILTERS: [Filter, string, (l: PartLine, now: number) => boolean][] = [
+const FILTERS: [string, string, (l: PartLine, now: number) => boolean][] = [
   ["open", "Not here yet", (l) => l.state !== "checked"],
   ["week", "This week", (l, now) => (latestOf(l) ?? Number.POSITIVE_INFINITY) < now + WEEK],
   ["order", "To order", (l) => l.state === "needed"],
@@ -36,39 +38,69 @@ const FILTERS: [Filter, string, (l: PartLine, now: number) => boolean][] = [
   ["goods", "Goods-in", (l) => l.state === "arrived" || l.state === "wrong"],
   ["all", "All", () => true],
 ];
+const FILTER_NAMES = FILTERS.map(([f]) => f);
+
+/** What lines can be grouped by; those of a group keep the order of their days. */
+const ORDERS: [string, string, (l: PartLine, view: StoresView) => string][] = [
+  [
+    "day",
+    "day wanted",
+    (l, view) => (l.need === null ? "no date in the plan" : l.need <= view.now ? "wanted now" : `wanted ${day(view.zone, l.need)}`),
+  ],
+  ["build", "build", (l) => l.build],
+  ["supplier", "supplier", (l) => `from ${l.supplier}`],
+  ["state", "state", (l) => STATE[l.state]],
+  ["name", "name", (l) => l.name[0]?.toUpperCase() ?? ""],
+];
+const ORDER_NAMES = ORDERS.map(([o]) => o);
+
+type Row = { title: string; lines: number } | PartLine;
+
+/** Lines with the heads of their groups between them. */
+function rowsOf(lines: readonly PartLine[], group: (l: PartLine) => string, sorted: boolean): Row[] {
+  const groups = new Map<string, PartLine[]>();
+  for (const l of lines) groups.set(group(l), [...(groups.get(group(l)) ?? []), l]);
+  const titles = [...groups.keys()];
+  if (sorted) titles.sort((a, b) => a.localeCompare(b));
+  return titles.flatMap((title): Row[] => [{ title, lines: groups.get(title)!.length }, ...groups.get(title)!]);
+}
+
+const csvLine = (l: PartLine, zone: string): Cell[] => [
+  l.name,
+  l.quantity,
+  l.build,
+  l.job,
+  l.supplier,
+  STATE[l.state],
+  l.need === null ? "" : local(zone, l.need),
+  l.promised === null ? "" : local(zone, l.promised),
+  l.shelf,
+  l.note,
+];
+const CSV_HEAD = ["part", "quantity", "build", "job", "supplier", "state", "wanted", "promised", "shelf", "note"];
 
 export function Stores({ view, part }: { view: StoresView; part?: string }) {
   const act = useAct();
   const asked = view.lines.find((l) => l.id === part);
-  const [filter, setFilter] = useState<Filter>(asked?.state === "checked" ? "all" : "open");
-  const [text, setText] = useState("");
+  const [filter, setFilter] = useUrlChoice("show", FILTER_NAMES, asked?.state === "checked" ? "all" : "open");
+  const [order, setOrder] = useUrlChoice("by", ORDER_NAMES, "day");
+  const [text, setText] = useUrlText("find");
   const [editing, setEditing] = useState<PartLine>();
-  useEffect(() => {
-    if (part) document.getElementById(`part-${part}`)?.scrollIntoView({ block: "center" });
-  }, [part]);
   const test = FILTERS.find(([f]) => f === filter)![2];
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const lines = view.lines.filter(
     (l) => test(l, view.now) && words.every((w) => `${l.name} ${l.build} ${l.job} ${l.supplier}`.toLowerCase().includes(w)),
   );
-  const groups = new Map<string, PartLine[]>();
   // What has to be ordered or asked for within the week: one call to each supplier, the most urgent first.
   if (filter === "week") lines.sort((a, b) => latestOf(a)! - latestOf(b)!);
-  for (const l of lines) {
-    const key =
-      filter === "week"
-        ? `from ${l.supplier}`
-        : l.need === null
-          ? "no date in the plan"
-          : l.need <= view.now
-            ? "wanted now"
-            : `wanted ${day(view.zone, l.need)}`;
-    groups.set(key, [...(groups.get(key) ?? []), l]);
-  }
+  const week = filter === "week" && order === "day";
+  const group = ORDERS.find(([o]) => o === order)![2];
+  const rows = rowsOf(lines, (l) => (week ? `from ${l.supplier}` : group(l, view)), order !== "day");
+  const shown = part ? rows.findIndex((r) => "id" in r && r.id === part) : -1;
   return (
     <div className="flex flex-1 flex-col lg:flex-row">
       <div className="min-w-0 flex-1 p-5">
-        <div className="mb-3 flex flex-wrap items-center gap-3">
+        <div className="mb-3 flex flex-wrap items-center gap-3 print:hidden">
           <h1 className="mr-2 text-[1.375rem]">Stores</h1>
           <fieldset aria-label="Show" className="flex max-w-full min-w-0 overflow-x-auto rounded-md border bg-card">
             {FILTERS.map(([f, label, t]) => (
@@ -90,31 +122,69 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
             aria-label="Filter by part, build or supplier"
             className="h-8 w-48 rounded-md border bg-card px-2.5"
           />
-          <Button
-            className="ml-auto"
-            disabled={act.busy}
-            onClick={() => void act.run(() => send("POST", "parts/ask"), "Suppliers asked; new dates stand in the list")}
-          >
-            Ask the suppliers
-          </Button>
+          <label className="flex items-center gap-1.5">
+            by
+            <select value={order} onChange={(e) => setOrder(e.target.value)} className="h-8 rounded-md border bg-card px-2">
+              {ORDERS.map(([o, label]) => (
+                <option key={o} value={o}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          </label>
+          <span className="ml-auto flex flex-wrap gap-2">
+            <Button onClick={() => window.print()} disabled={lines.length === 0}>
+              Print
+            </Button>
+            <Button
+              disabled={lines.length === 0}
+              onClick={() =>
+                saveCsv(
+                  "parts",
+                  CSV_HEAD,
+                  rows.flatMap((r) => ("id" in r ? [csvLine(r, view.zone)] : [])),
+                )
+              }
+            >
+              CSV
+            </Button>
+            <Button
+              disabled={act.busy}
+              onClick={() => void act.run(() => send("POST", "parts/ask"), "Suppliers asked; new dates stand in the list")}
+            >
+              Ask the suppliers
+            </Button>
+          </span>
         </div>
+        <h1 className="mb-2 hidden text-[1.125rem] print:block">
+          Stores: {FILTERS.find(([f]) => f === filter)![1].toLowerCase()}, {day(view.zone, view.now)}
+        </h1>
         {lines.length === 0 && (
           <p className="py-6 text-muted">
             {view.lines.length ? "No line of that kind." : "No parts yet: they come with the jobs of a build."}
           </p>
         )}
-        {[...groups].map(([title, list]) => (
-          <section key={title} className="mb-4" aria-label={title}>
-            <h2 className="mb-1 text-[0.8125rem]">{title}</h2>
-            <ul className="overflow-hidden rounded-md border bg-card">
-              {list.map((l) => (
-                <Line key={l.id} l={l} view={view} marked={l.id === part} onEdit={() => setEditing(l)} />
-              ))}
-            </ul>
-          </section>
-        ))}
+        <LongList
+          count={rows.length}
+          guess={56}
+          keyOf={(i) => {
+            const r = rows[i];
+            return "id" in r ? r.id : `head ${r.title}`;
+          }}
+          {...(shown < 0 ? {} : { show: shown })}
+          row={(i) => {
+            const r = rows[i];
+            return "id" in r ? (
+              <Line l={r} view={view} marked={r.id === part} onEdit={() => setEditing(r)} />
+            ) : (
+              <h2 className="pt-3 pb-1 text-[0.8125rem]">
+                {r.title} <span className="font-normal text-muted">{r.lines}</span>
+              </h2>
+            );
+          }}
+        />
       </div>
-      <aside className="w-full shrink-0 border-l bg-card p-4 lg:w-[300px]">
+      <aside className="w-full shrink-0 border-l bg-card p-4 lg:w-[300px] print:hidden">
         <h2 className="border-b pb-2 text-[0.9375rem]">What it does to the dates</h2>
         {view.stale ? (
           <div className="py-3">
@@ -193,10 +263,10 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
   const pressing = latest !== null && latest < view.now;
   const back = () => send("PATCH", `parts/${l.id}`, { version: l.version + 1, state: l.state });
   return (
-    <li
+    <div
       id={`part-${l.id}`}
       className={cx(
-        "flex flex-wrap items-center gap-x-3 gap-y-1 border-b px-3 py-2 last:border-0 md:grid md:grid-cols-[26px_minmax(0,1.3fr)_minmax(0,1.2fr)_minmax(0,1.1fr)_210px] md:gap-3",
+        "flex flex-wrap items-center gap-x-3 gap-y-1 border-x border-b bg-card px-3 py-2 border-t -mt-px md:grid md:grid-cols-[26px_minmax(0,1.3fr)_minmax(0,1.2fr)_minmax(0,1.1fr)_210px] md:gap-3",
         marked && "bg-pine-soft",
       )}
     >
@@ -237,7 +307,7 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
           {slip > 0 && ` · slipped ${slip} d`}
         </p>
       </div>
-      <div className="flex justify-end gap-1.5">
+      <div className="flex justify-end gap-1.5 print:hidden">
         {next && (
           <Button
             disabled={act.busy}
@@ -258,7 +328,7 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
         </Button>
       </div>
       {l.wake && <Wake wake={l.wake} />}
-    </li>
+    </div>
   );
 }
 

@@ -81,8 +81,12 @@ export function Bays({ view }: { view: WorkshopView }) {
 /** A van stands in it and nobody works: how long in the next four weeks, and what for. */
 function Stands({ stands }: { stands: NonNullable<WorkshopView["bays"][number]["stands"]> }) {
   return (
-    <div className="mt-1 text-[0.75rem]">
-      <p>{stands.sums.length ? `Stands idle in the next four weeks: ${stands.sums.join(", ")}` : "Never idle in the next four weeks"}</p>
+    <details className="mt-1 text-[0.75rem]">
+      <summary className="cursor-pointer">
+        {stands.sums.length ? `Stands idle in the next four weeks: ${stands.sums[0]}` : "Never idle in the next four weeks"}
+        {stands.asked.length > 0 && `; ${stands.asked.length} ${stands.asked.length === 1 ? "job waits" : "jobs wait"} for it`}
+      </summary>
+      {stands.sums.length > 1 && <p>And {stands.sums.slice(1).join(", ")}</p>}
       {stands.long.length > 0 && (
         <ul className="list-disc pl-4 text-muted">
           {stands.long.map((l) => (
@@ -91,7 +95,7 @@ function Stands({ stands }: { stands: NonNullable<WorkshopView["bays"][number]["
         </ul>
       )}
       {stands.asked.length > 0 && <p>Waiting for it: {stands.asked.join(", ")}</p>}
-    </div>
+    </details>
   );
 }
 

@@ -2,8 +2,10 @@
 // Pieces that the tabs of the workshop share: head with an add button, rows, retire.
 
 import { Plus } from "lucide-react";
+import { useState } from "react";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
+import { Dialog } from "../kit/dialog";
 import { StaleNote } from "../kit/field";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
@@ -47,24 +49,46 @@ export function Row({
   );
 }
 
-/** Retires a row, or brings it back; it stays for what it did. */
+/** Retires a row, or brings it back; it stays for what it did. What hangs on it is said before. */
 export function Retire({ path, name, version, retired }: { path: string; name: string; version: number; retired: boolean }) {
   const act = useAct();
-  const set = (v: number, to: boolean) => send("POST", `${path}/retire`, { version: v, retired: to });
+  const [hangs, setHangs] = useState<string[]>();
+  const set = (v: number, to: boolean, anyway: boolean) =>
+    send("POST", `${path}/retire`, { version: v, retired: to, ...(anyway ? { anyway } : {}) });
+  const go = (anyway: boolean) =>
+    act
+      .run(
+        () => set(version, !retired, anyway),
+        retired ? `${name} is back` : `${name} is retired; what it did is kept`,
+        () => set(version + 1, retired, true),
+        (e) => {
+          if (e.hangs.length) setHangs(e.hangs);
+          return e.hangs.length > 0;
+        },
+      )
+      .then((ok) => ok && setHangs(undefined));
   return (
-    <Button
-      kind="quiet"
-      disabled={act.busy}
-      onClick={() =>
-        void act.run(
-          () => set(version, !retired),
-          retired ? `${name} is back` : `${name} is retired; what it did is kept`,
-          () => set(version + 1, retired),
-        )
-      }
-    >
-      {retired ? "Bring back" : "Retire"}
-    </Button>
+    <>
+      <Button kind="quiet" disabled={act.busy} onClick={() => void go(false)}>
+        {retired ? "Bring back" : "Retire"}
+      </Button>
+      <Dialog open={!!hangs} onOpenChange={(o) => !o && setHangs(undefined)} title={`Retire ${name}?`}>
+        <p>{name} is still needed:</p>
+        <ul className="mt-1 list-disc pl-5">
+          {(hangs ?? []).map((h) => (
+            <li key={h}>{h}</li>
+          ))}
+        </ul>
+        <p className="mt-3 flex flex-wrap gap-2">
+          <Button kind="danger" disabled={act.busy} onClick={() => void go(true)}>
+            Retire {name} and plan without
+          </Button>
+          <Button disabled={act.busy} onClick={() => setHangs(undefined)}>
+            Keep
+          </Button>
+        </p>
+      </Dialog>
+    </>
   );
 }
 

@@ -4,6 +4,7 @@
 import Link from "next/link";
 import { Tabs } from "radix-ui";
 import { buttonClass } from "../kit/button";
+import { useUrlChoice } from "../kit/use-url";
 import { Access } from "./access";
 import { Away } from "./away";
 import { Bays } from "./bays";
@@ -31,7 +32,10 @@ const TABS = [
   ["settings", "Settings and forecast", Settings],
 ] as const;
 
-export function Workshop({ view, tab }: { view: WorkshopView; tab?: string }) {
+const TAB_NAMES = TABS.map(([id]) => id);
+
+export function Workshop({ view }: { view: WorkshopView }) {
+  const [tab, setTab] = useUrlChoice("tab", TAB_NAMES, "bays");
   return (
     <div className="mx-auto w-full max-w-6xl p-5">
       <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
@@ -40,7 +44,7 @@ export function Workshop({ view, tab }: { view: WorkshopView; tab?: string }) {
           Job library
         </Link>
       </div>
-      <Tabs.Root defaultValue={TABS.some(([id]) => id === tab) ? tab : "bays"}>
+      <Tabs.Root value={tab} onValueChange={(t) => setTab(t as typeof tab)}>
         <Tabs.List aria-label="Parts of the workshop" className="mb-4 flex flex-wrap gap-1 border-b">
           {TABS.map(([id, label]) => (
             <Tabs.Trigger

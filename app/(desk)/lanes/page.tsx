@@ -6,11 +6,11 @@ import { userState } from "../../_views/state";
 
 export const metadata: Metadata = { title: "Lanes" };
 
-export default async function Page({ searchParams }: { searchParams: Promise<{ job?: string; against?: string }> }) {
-  const { job, against } = await searchParams;
+export default async function Page({ searchParams }: { searchParams: Promise<{ against?: string }> }) {
+  const { against } = await searchParams;
   const { state, user, mine } = await userState();
-  if (user.role !== "lead") return <Lanes view={fitterLanes(state, mine)} selected={job} />;
+  if (user.role !== "lead") return <Lanes view={fitterLanes(state, mine)} />;
   warmPlanner(state);
   const { list, plan } = await plansToCompare(state.zone, against && /^\d{1,9}$/.test(against) ? Number(against) : undefined);
-  return <Lanes view={lanesView(state, list, plan)} selected={job} />;
+  return <Lanes view={lanesView(state, list, plan)} />;
 }

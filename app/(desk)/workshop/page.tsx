@@ -5,6 +5,6 @@ import { workshopView } from "../../_views/workshop";
 
 export const metadata: Metadata = { title: "Workshop" };
 
-export default async function Page({ searchParams }: { searchParams: Promise<{ tab?: string }> }) {
-  return <Workshop view={await workshopView(await leadState())} tab={(await searchParams).tab} />;
+export default async function Page() {
+  return <Workshop view={await workshopView(await leadState())} />;
 }

@@ -62,7 +62,7 @@ export const ARRIVAL = docket<Arrival>({
 
 /** The contents of a unit as it came. */
 export interface Contents {
-  items?: { name: string; state: "there" | "missing" | "damaged" }[];
+  items?: { name: string; state: "there" | "missing" | "damaged" | "wrong" }[];
   flangeW?: number;
   flangeH?: number;
   spigotW?: number;
@@ -74,8 +74,8 @@ export interface Contents {
 
 const BOX = ["body", "frame", "inner ring", "fixings by bag", "sheet", "template", "sealant"] as const;
 
-/** What a new list starts with; the roof or wall may ask for more. */
-export const usualContents = (): NonNullable<Contents["items"]> => BOX.map((name) => ({ name, state: "there" as const }));
+/** What a new list starts with, each line missing until somebody has seen it; the roof or wall may ask for more. */
+export const usualContents = (): NonNullable<Contents["items"]> => BOX.map((name) => ({ name, state: "missing" as const }));
 
 export const shortItems = (d: Contents): string[] => (d.items ?? []).filter((i) => i.state !== "there").map((i) => `${i.name} ${i.state}`);
 
@@ -84,7 +84,7 @@ export const CONTENTS = docket<Contents>({
   one: "The contents of a unit",
   many: "Contents of the units",
   intro:
-    "Each unit's box, ticked line by line at goods-in, with what this roof or wall asks besides. Complete: its cut unlocks. Short: the cut is locked and the claim has a date.",
+    "Count each box line by line when it comes in. Its cut is locked until every line is here. What is missing, damaged or wrong is claimed with a date.",
   title: { label: "Unit", hint: "as in the part line: Roof fan" },
   by: "any",
   fields: [
@@ -100,7 +100,12 @@ export const CONTENTS = docket<Contents>({
           key: "state",
           label: "It is",
           type: "choice",
-          options: ["there", "missing", "damaged"].map((x) => [x, x] as const),
+          options: [
+            ["there", "here"],
+            ["missing", "missing"],
+            ["damaged", "damaged"],
+            ["wrong", "wrong"],
+          ],
           required: true,
         },
       ],

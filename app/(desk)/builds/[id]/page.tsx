@@ -9,7 +9,7 @@ import { userState } from "../../../_views/state";
 
 interface Asked {
   params: Promise<{ id: string }>;
-  searchParams: Promise<{ job?: string; tab?: string }>;
+  searchParams: Promise<{ job?: string }>;
 }
 
 export async function generateMetadata({ params }: Asked): Promise<Metadata> {
@@ -23,7 +23,7 @@ export default async function Page({ params, searchParams }: Asked) {
   const { state, user, mine } = await userState();
   if (!mine.has(id)) notFound();
   const names = new Map((await allUsers()).map((u) => [u.id, u.name]));
-  const { job, tab } = await searchParams;
+  const { job } = await searchParams;
   if (user.role !== "lead") {
     const view = await fitterBuildView(state, id, user.fitterId ?? "", names);
     if (!view) notFound();
@@ -31,5 +31,5 @@ export default async function Page({ params, searchParams }: Asked) {
   }
   const view = await buildView(state, id, names);
   if (!view) notFound();
-  return <BuildSheet key={id} view={view} open={job} tab={tab} />;
+  return <BuildSheet key={id} view={view} open={job} />;
 }

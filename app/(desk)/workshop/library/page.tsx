@@ -5,7 +5,7 @@ import { leadState } from "../../../_views/state";
 
 export const metadata: Metadata = { title: "Job library" };
 
-export default async function Page({ searchParams }: { searchParams: Promise<{ job?: string }> }) {
+export default async function Page() {
   const view = await libraryView(await leadState());
-  return <Library key={view.number} view={view} open={(await searchParams).job} />;
+  return <Library key={view.number} view={view} />;
 }

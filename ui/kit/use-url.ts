@@ -1,0 +1,43 @@
+"use client";
+// A choice of the reader that has its place in the address: kept over a reload, a link and the way back.
+
+import { useSearchParams } from "next/navigation";
+import { useCallback, useEffect, useRef, useState } from "react";
+
+/** Writes one choice into the address without loading anything; the usual one is left out. */
+function write(key: string, value: string, usual: string): void {
+  const url = new URL(window.location.href);
+  if (value === usual) url.searchParams.delete(key);
+  else url.searchParams.set(key, value);
+  if (url.href !== window.location.href) window.history.replaceState(null, "", url);
+}
+
+/** What stands in the address under a key, read by `clean`; shown at once when it is set, and followed when a link sets it. */
+function useUrl<T extends string>(key: string, usual: T, clean: (found: string | null) => T): [T, (v: T) => void] {
+  const found = useSearchParams().get(key);
+  const [value, setValue] = useState<T>(() => clean(found));
+  const known = useRef(found);
+  const latest = useRef(clean);
+  latest.current = clean;
+  useEffect(() => {
+    if (found === known.current) return;
+    known.current = found;
+    setValue(latest.current(found));
+  }, [found]);
+  const set = useCallback(
+    (v: T) => {
+      known.current = v === usual ? null : v;
+      setValue(v);
+      write(key, v, usual);
+    },
+    [key, usual],
+  );
+  return [value, set];
+}
+
+/** One of some words. What else stands in the address counts as the usual one. */
+export const useUrlChoice = <T extends string>(key: string, choices: readonly T[], usual: T): [T, (v: T) => void] =>
+  useUrl(key, usual, (found) => choices.find((c) => c === found) ?? usual);
+
+/** Free words, as in a search; at most 200 characters. */
+export const useUrlText = (key: string): [string, (v: string) => void] => useUrl(key, "", (found) => (found ?? "").slice(0, 200));
