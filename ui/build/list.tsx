@@ -5,7 +5,8 @@ import { Plus } from "lucide-react";
 import Link from "next/link";
 import { buttonClass } from "../kit/button";
 import { cx } from "../kit/cx";
-import { day, time } from "../kit/time";
+import { byNumber, byText, useListTools } from "../kit/list-tools";
+import { day, local, time } from "../kit/time";
 import { VanSide } from "../van/plan";
 import { StageLadder } from "./ladder";
 import type { BuildCard } from "./view";
@@ -31,6 +32,27 @@ export function BuildList({
   zone: string;
   drafts: { id: string; name: string; at: number }[];
 }) {
+  const { shown, tools } = useListTools(cards, {
+    name: "builds",
+    text: (c) => [c.name, c.client, c.vanName, c.where, c.purpose].join(" "),
+    orders: {
+      arrival: undefined,
+      name: byText((c) => c.name),
+      "due date": byNumber((c) => c.date.due),
+      "days to spare": byNumber((c) => c.date.slackDays),
+    },
+    head: ["build", "client", "van", "where", "due", "planned", "days to spare", "now"],
+    cells: (c) => [
+      c.name,
+      c.client,
+      c.vanName,
+      c.where,
+      local(zone, c.date.due),
+      c.date.finish === null ? "" : local(zone, c.date.finish),
+      c.date.slackDays,
+      c.now,
+    ],
+  });
   return (
     <div className="mx-auto w-full max-w-6xl p-5">
       <div className="mb-4 flex items-center justify-between">
@@ -57,8 +79,9 @@ export function BuildList({
       {cards.length === 0 && (
         <p className="text-muted">No build in the shop. Add the first one: its van, when it arrives, when it is due and what it gets.</p>
       )}
+      {cards.length > 0 && tools}
       <ul className="flex flex-col gap-2.5">
-        {cards.map((c) => (
+        {shown.map((c) => (
           <li key={c.id}>
             <Link
               href={`/builds/${c.id}`}

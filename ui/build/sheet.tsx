@@ -6,11 +6,12 @@ import { Tabs } from "radix-ui";
 import { useEffect, useState } from "react";
 import { Button, buttonClass } from "../kit/button";
 import { Dialog } from "../kit/dialog";
+import { byNumber, byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { STAGE } from "../kit/stage";
-import { day, time } from "../kit/time";
+import { day, local, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
-import { useUrlChoice } from "../kit/use-url";
+import { useUrlChoice, useUrlText } from "../kit/use-url";
 import { AskedJobs } from "./asked-jobs";
 import { ChoicesPanel } from "./choices-panel";
 import { CostPanel } from "./cost-panel";
@@ -58,10 +59,11 @@ export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
   const [tab, setTab] = useUrlChoice("tab", TAB_NAMES, "jobs");
   const [editing, setEditing] = useState(false);
   const [wholeChain, setWholeChain] = useState(false);
-  const [opened, setOpened] = useState<string | undefined>(open);
+  const [asked, setAsked] = useUrlText("job");
+  const opened = asked || undefined;
+  const setOpened = (id?: string) => setAsked(id ?? "");
   const act = useAct();
   useEffect(() => {
-    setOpened(open);
     if (open) document.getElementById(`job-${open}`)?.scrollIntoView({ block: "center" });
   }, [open]);
   const left = view.jobs.filter((j) => j.state !== "done").length;
@@ -233,11 +235,31 @@ export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
   );
 }
 
+const STATE_WORDS = { todo: "to do", started: "under way", paused: "paused", done: "done" } as const;
+
 function JobList({ view, opened, setOpened }: { view: BuildView; opened?: string; setOpened(id?: string): void }) {
+  const { shown, tools } = useListTools(view.jobs, {
+    name: "jobs",
+    text: (j) => [j.code, j.name, STAGE[j.stage]?.name, STATE_WORDS[j.state], j.who, j.place].join(" "),
+    orders: { "as worked": undefined, start: byNumber((j) => j.from), name: byText((j) => j.name) },
+    head: ["code", "job", "stage", "state", "from", "to", "place", "who", "likely minutes"],
+    cells: (j) => [
+      j.code,
+      j.name,
+      STAGE[j.stage]?.name ?? j.stage,
+      STATE_WORDS[j.state],
+      j.from === null ? "" : local(view.zone, j.from),
+      j.to === null ? "" : local(view.zone, j.to),
+      j.place,
+      j.who,
+      j.likelyMinutes,
+    ],
+  });
   return (
     <div className="flex flex-col gap-5">
+      <div className="-mb-3">{tools}</div>
       {Object.entries(STAGE).map(([stage, look]) => {
-        const jobs = view.jobs.filter((j) => j.stage === stage);
+        const jobs = shown.filter((j) => j.stage === stage);
         if (!jobs.length) return null;
         return (
           <section key={stage} aria-label={look.name}>

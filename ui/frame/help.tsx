@@ -9,7 +9,8 @@ const FIND: [string, string] = ["/", "find a build, a job or a part, or do somet
 const LOOK: [string, string][] = [
   ["Arrow keys", "Lanes: from block to block"],
   ["Enter", "Lanes: open the block's job"],
-  ["w", "Lanes: why not earlier"],
+  ["w", "Lanes: why not earlier, in the panel"],
+  ["Esc", "Lanes: close the panel"],
 ];
 
 const LEAD: [string, string][] = [

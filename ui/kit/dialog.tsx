@@ -3,6 +3,7 @@
 
 import { X } from "lucide-react";
 import { Dialog as D } from "radix-ui";
+import { useRef } from "react";
 import { cx } from "./cx";
 
 export function Dialog({
@@ -20,11 +21,21 @@ export function Dialog({
   children: React.ReactNode;
   wide?: boolean;
 }) {
+  // What opened it has the focus again when it closes: it is opened by our own buttons and keys.
+  const opener = useRef<Element | null>(null);
   return (
     <D.Root open={open} onOpenChange={onOpenChange}>
       <D.Portal>
         <D.Overlay className="fixed inset-0 z-40 bg-black/45" />
         <D.Content
+          onOpenAutoFocus={() => {
+            opener.current = document.activeElement;
+          }}
+          onCloseAutoFocus={(e) => {
+            e.preventDefault();
+            const o = opener.current;
+            if (o instanceof HTMLElement || o instanceof SVGElement) if (o.isConnected) o.focus({ preventScroll: true });
+          }}
           className={cx(
             "fixed top-1/2 left-1/2 z-50 flex max-h-[88vh] w-[calc(100vw-32px)] -translate-x-1/2 -translate-y-1/2 flex-col rounded-lg border bg-card shadow-xl",
             wide ? "max-w-3xl" : "max-w-lg",

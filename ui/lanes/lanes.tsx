@@ -10,10 +10,12 @@ import { groupHeight, laneShape, meets, tops } from "@/core/lanes/sight";
 import { zoneOf } from "@/core/time/zone";
 import { inField } from "../frame/use-keys";
 import { buttonClass } from "../kit/button";
+import { usePrinting } from "../kit/use-printing";
 import { useUrlChoice, useUrlText } from "../kit/use-url";
 import { GroupRowView } from "./group-row";
 import { LABEL_PX, LaneRow } from "./lane";
 import { JobPanel } from "./panel";
+import { PlanOnPaper } from "./print";
 import { Scale } from "./scale";
 import { GROUPS, type Group, Toolbar } from "./toolbar";
 import type { Dragging, Spot } from "./use-drag";
@@ -33,6 +35,7 @@ export function Lanes({ view }: { view: LanesView }) {
   const jobId = view.jobs[asked] ? asked : undefined;
   const setJobId = useCallback((id: string | undefined) => setAsked(id ?? ""), [setAsked]);
   const scroller = useRef<HTMLDivElement>(null);
+  const panel = useRef<HTMLElement>(null);
   const [over, setOver] = useState<string>();
   const [behind, setBehind] = useState(0);
   const pins = usePins(view, () => setBehind((n) => n + 1));
@@ -81,6 +84,13 @@ export function Lanes({ view }: { view: LanesView }) {
       else if (tries > 0) requestAnimationFrame(() => focus(tries - 1));
     };
     requestAnimationFrame(() => focus(10));
+  };
+
+  /** Closes the panel; its block has the focus again. */
+  const close = () => {
+    const el = jobId && document.getElementById(`block-${jobId}`);
+    setJobId(undefined);
+    if (el) el.focus({ preventScroll: true });
   };
 
   const zone = zoneOf(view.zone);
@@ -142,10 +152,17 @@ export function Lanes({ view }: { view: LanesView }) {
     return () => window.removeEventListener("keydown", onUndo);
   }, [pins, view.mayChange]);
 
-  const onKey = (e: React.KeyboardEvent) => {
-    if (inField(e.nativeEvent) || e.ctrlKey || e.metaKey) return;
+  const onKey = (e: KeyboardEvent) => {
+    if (inField(e) || e.ctrlKey || e.metaKey) return;
+    // Keys are the lanes' own wherever nothing else has the focus.
+    const focus = document.activeElement;
+    const ours = focus === document.body || focus === panel.current || scroller.current?.contains(focus);
+    if (e.key === "Escape" && jobId && (ours || panel.current?.contains(focus))) {
+      e.preventDefault();
+      return close();
+    }
     const here = block ?? blocks.find((b) => b.to > view.now);
-    if (!here) return;
+    if (!here || !ours) return;
     const step = (n: number) => {
       const lane = blocks.filter((b) => b.lane === here.lane).sort((p, q) => p.from - q.from);
       const next = lane[lane.findIndex((b) => b.jobId === here.jobId) + n];
@@ -157,12 +174,17 @@ export function Lanes({ view }: { view: LanesView }) {
       if (next) show(next.jobId);
     };
     const planned = view.mayChange && (here.state === "todo" || here.state === "paused");
+    // The first arrow only shows where one is.
+    const arrow = (go: () => void) => () => (block ? go() : show(here.jobId));
     const keys: Record<string, () => void> = {
-      ArrowRight: () => step(1),
-      ArrowLeft: () => step(-1),
-      ArrowDown: () => across(1),
-      ArrowUp: () => across(-1),
-      w: () => show(here.jobId),
+      ArrowRight: arrow(() => step(1)),
+      ArrowLeft: arrow(() => step(-1)),
+      ArrowDown: arrow(() => across(1)),
+      ArrowUp: arrow(() => across(-1)),
+      w: () => {
+        setJobId(here.jobId);
+        requestAnimationFrame(() => panel.current?.focus());
+      },
       p: () => planned && pin(here, isPinned(view.jobs[here.jobId].pin) ? null : here.from, true),
       "[": () => planned && pin(here, Math.max(here.from - 60, view.now), true),
       "]": () => planned && pin(here, here.from + 60, true),
@@ -177,7 +199,18 @@ export function Lanes({ view }: { view: LanesView }) {
     e.preventDefault();
     run();
   };
+  const latestKey = useRef(onKey);
+  useEffect(() => {
+    latestKey.current = onKey;
+  });
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => latestKey.current(e);
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, []);
 
+  const printing = usePrinting();
+  if (printing) return <PlanOnPaper view={view} group={group} />;
   if (!view.lanes.length)
     return (
       <div className="m-auto max-w-md p-8 text-center">
@@ -200,8 +233,7 @@ export function Lanes({ view }: { view: LanesView }) {
       <h1 className="sr-only">Lanes</h1>
       <Toolbar view={view} zoom={zoom} onZoom={setZoom} group={group} onGroup={setGroup} onShow={show} pins={pins} behind={behind} />
       <div className="flex min-h-0 flex-1">
-        {/* biome-ignore lint/a11y/noStaticElementInteractions: arrow keys move between the buttons inside */}
-        <div ref={scroller} onKeyDown={onKey} data-testid="lanes" className="relative min-h-0 min-w-0 flex-1 overflow-auto">
+        <div ref={scroller} data-testid="lanes" className="relative min-h-0 min-w-0 flex-1 overflow-auto">
           <div className="relative" style={{ width: a.width + LABEL_PX }}>
             <Scale view={view} axis={a} zoom={zoom} />
             {group === "builds"
@@ -250,7 +282,8 @@ export function Lanes({ view }: { view: LanesView }) {
             card={card}
             block={block}
             view={view}
-            onClose={() => setJobId(undefined)}
+            at={panel}
+            onClose={close}
             onPin={(start) => pin(block, start)}
             busy={pins.busy}
           />

@@ -19,6 +19,7 @@ export function JobPanel({
   card,
   block,
   view,
+  at,
   onClose,
   onPin,
   busy,
@@ -26,6 +27,8 @@ export function JobPanel({
   card: JobCard;
   block: Block;
   view: LanesView;
+  /** The panel itself, for whoever sends the focus there. */
+  at: React.RefObject<HTMLElement | null>;
   onClose(): void;
   onPin(start: number | null): void;
   busy: boolean;
@@ -36,6 +39,8 @@ export function JobPanel({
   const mayPin = planned && view.mayChange;
   return (
     <aside
+      ref={at}
+      tabIndex={-1}
       aria-label={`Job ${card.name}`}
       className="fixed inset-x-0 bottom-0 z-30 max-h-[60dvh] shrink-0 overflow-y-auto border-t bg-card px-4 py-3.5 md:static md:max-h-none md:w-[300px] md:border-t-0 md:border-l"
     >

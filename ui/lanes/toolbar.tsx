@@ -1,12 +1,13 @@
 "use client";
 // Above the lanes: zoom, which plan this is, replan, what would move, publish.
 
-import { Redo2, Undo2 } from "lucide-react";
-import { ToggleGroup } from "radix-ui";
+import { Ellipsis, Redo2, Undo2 } from "lucide-react";
+import { DropdownMenu as Menu, ToggleGroup } from "radix-ui";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ZoomName } from "@/core/lanes/axis";
 import { typing } from "../frame/use-keys";
-import { Button } from "../kit/button";
+import { Button, buttonClass } from "../kit/button";
+import { saveCsv } from "../kit/csv";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
 import { send } from "../kit/send";
@@ -14,6 +15,7 @@ import { time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { Moves } from "./moves";
+import { PLAN_HEAD, planCells } from "./print";
 import { Search } from "./search";
 import type { Pins } from "./use-pins";
 import type { LanesView } from "./view";
@@ -151,6 +153,26 @@ export function Toolbar({
           </Button>
         </div>
       )}
+      <Menu.Root>
+        <Menu.Trigger className={buttonClass()} aria-label="Print or save the plan">
+          <Ellipsis size={15} />
+        </Menu.Trigger>
+        <Menu.Portal>
+          <Menu.Content align="end" sideOffset={6} className="z-50 min-w-44 rounded-md border bg-card p-1 text-ink shadow-lg">
+            {(
+              [
+                // Once the menu is gone: it is not to stand on the paper.
+                ["Print", () => setTimeout(() => window.print(), 100)],
+                ["Save as CSV", () => saveCsv("plan", PLAN_HEAD, planCells(view))],
+              ] as const
+            ).map(([label, run]) => (
+              <Menu.Item key={label} onSelect={run} className="rounded px-3 py-1.5 outline-none data-highlighted:bg-sunk">
+                {label}
+              </Menu.Item>
+            ))}
+          </Menu.Content>
+        </Menu.Portal>
+      </Menu.Root>
       <Dialog
         wide
         open={moving}

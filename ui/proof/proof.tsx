@@ -8,9 +8,10 @@ import { typing } from "../frame/use-keys";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Area } from "../kit/field";
+import { byNumber, byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
-import { near } from "../kit/time";
+import { local, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import type { ProofView, WaitingPhoto } from "./view";
@@ -29,7 +30,14 @@ export function Proof({ view }: { view: ProofView }) {
         },
       });
     });
-  const first = view.waiting[0];
+  const { shown, tools } = useListTools(view.waiting, {
+    name: "photos",
+    text: (p) => [p.build, p.job, p.text, p.by].join(" "),
+    orders: { "what holds up most": undefined, build: byText((p) => p.build), taken: byNumber((p) => p.at) },
+    head: ["build", "job", "photo", "by", "taken", "before"],
+    cells: (p) => [p.build, p.job, p.text, p.by, local(view.zone, p.at), p.holds.map((h) => h.name).join("; ")],
+  });
+  const first = shown[0];
   const latest = useRef({ first, approve, busy: act.busy });
   latest.current = { first, approve, busy: act.busy };
   useEffect(() => {
@@ -51,8 +59,9 @@ export function Proof({ view }: { view: ProofView }) {
             ? "None. What fitters photograph before they close it stands here."
             : "What holds up most comes first. An approved set opens its stop line, and the plan follows."}
         </p>
+        {view.waiting.length > 1 && tools}
         <ul className="grid grid-cols-1 gap-4 md:grid-cols-2 xl:grid-cols-3">
-          {view.waiting.map((p) => (
+          {shown.map((p) => (
             <li key={p.id} className="flex flex-col overflow-hidden rounded-md border bg-card">
               <button type="button" onClick={() => setLooking(p)} aria-label={`Look at ${p.text} of ${p.build} in full`}>
                 {/* biome-ignore lint/performance/noImgElement: served small by our own route, kept by content hash */}

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field, Select } from "../kit/field";
+import { byNumber, byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { local, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
@@ -18,6 +19,13 @@ const WORD = { absence: "away", closure: "closed", heat: "heated" } as const;
 export function Away({ view }: { view: WorkshopView }) {
   const act = useAct();
   const [editing, setEditing] = useState<SpanView | "new">();
+  const { shown, tools } = useListTools(view.spans, {
+    name: "times away",
+    text: (s) => [s.who, WORD[s.kind], s.reason].join(" "),
+    orders: { begin: byNumber((s) => s.from), name: byText((s) => s.who) },
+    head: ["who", "what", "from", "to", "reason"],
+    cells: (s) => [s.who, WORD[s.kind], local(view.zone, s.from), local(view.zone, s.to), s.reason],
+  });
   return (
     <>
       <Head
@@ -25,8 +33,9 @@ export function Away({ view }: { view: WorkshopView }) {
         add="Add a time"
         onAdd={() => setEditing("new")}
       />
+      {tools}
       <Rows empty="Nobody is away, no bay is closed or heated.">
-        {view.spans.map((s) => (
+        {shown.map((s) => (
           <Row
             key={s.id}
             title={s.who}

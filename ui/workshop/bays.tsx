@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Check, Field } from "../kit/field";
+import { byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { useForm } from "../kit/use-form";
 import { FormEnd, Head, Retire, Row, Rows } from "./parts";
@@ -36,6 +37,13 @@ const NUMBERS = ["tempC", "maxHeightMm", "maxLengthMm", "dayCost", "heatTempC", 
 
 export function Bays({ view }: { view: WorkshopView }) {
   const [editing, setEditing] = useState<BayView | "new">();
+  const { shown, tools } = useListTools(view.bays, {
+    name: "bays",
+    text: (b) => [b.name, ...b.has].join(" "),
+    orders: { "as added": undefined, name: byText((b) => b.name) },
+    head: ["bay", "it has", "temperature C", "highest van mm", "longest van mm", "retired"],
+    cells: (b) => [b.name, b.has.join("; "), b.tempC, b.maxHeightMm, b.maxLengthMm, b.retired],
+  });
   return (
     <>
       <Head
@@ -43,8 +51,9 @@ export function Bays({ view }: { view: WorkshopView }) {
         add="Add a bay"
         onAdd={() => setEditing("new")}
       />
+      {tools}
       <Rows empty="No bay yet.">
-        {view.bays.map((b) => (
+        {shown.map((b) => (
           <Row
             key={b.id}
             title={b.name}

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Check, Field, faultOf, Select } from "../kit/field";
+import { byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
@@ -36,6 +37,13 @@ export function Hours({ view }: { view: WorkshopView }) {
   const [editing, setEditing] = useState<CalendarView>();
   const [adding, setAdding] = useState(false);
   const [day, setDay] = useState<CalendarView>();
+  const { shown, tools } = useListTools(view.calendars, {
+    name: "hours",
+    text: (c) => `${c.name} ${weekWords(c.windows)}`,
+    orders: { "as added": undefined, name: byText((c) => c.name) },
+    head: ["calendar", "hours", "single days", "retired"],
+    cells: (c) => [c.name, weekWords(c.windows), c.days.map((d) => d.date).join("; "), c.retired],
+  });
   return (
     <>
       <Head
@@ -43,8 +51,9 @@ export function Hours({ view }: { view: WorkshopView }) {
         add="Add hours"
         onAdd={() => setAdding(true)}
       />
+      {tools}
       <Rows empty="No hours yet.">
-        {view.calendars.map((c) => (
+        {shown.map((c) => (
           <Row
             key={c.id}
             title={c.name}

@@ -7,6 +7,7 @@ import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
 import { Check, Field, inputClass, Select } from "../kit/field";
+import { byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { useForm } from "../kit/use-form";
 import { FormEnd, Head, Retire, Row, Rows } from "./parts";
@@ -24,6 +25,22 @@ const LABELS = { name: "Name", calendarId: "Hours" };
 export function People({ view }: { view: WorkshopView }) {
   const [editing, setEditing] = useState<FitterView | "new">();
   const hours = new Map(view.calendars.map((c) => [c.id, c.name]));
+  const { shown, tools } = useListTools(view.fitters, {
+    name: "fitters",
+    text: (f) => [f.name, ...Object.keys(f.skills), ...f.tickets.map((t) => t.id), ...f.nots].join(" "),
+    orders: { "as added": undefined, name: byText((f) => f.name) },
+    head: ["fitter", "skills", "tickets", "hours", "not", "retired"],
+    cells: (f) => [
+      f.name,
+      Object.entries(f.skills)
+        .map(([s, l]) => `${s} ${l}`)
+        .join("; "),
+      f.tickets.map((t) => `${t.id} ${t.until ?? ""}`.trim()).join("; "),
+      hours.get(f.calendarId) ?? "",
+      f.nots.join("; "),
+      f.retired,
+    ],
+  });
   return (
     <>
       <Head
@@ -31,8 +48,9 @@ export function People({ view }: { view: WorkshopView }) {
         add="Add a fitter"
         onAdd={() => setEditing("new")}
       />
+      {tools}
       <Rows empty="Nobody yet.">
-        {view.fitters.map((f) => (
+        {shown.map((f) => (
           <Row
             key={f.id}
             title={f.name}

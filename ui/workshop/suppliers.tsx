@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";
+import { byNumber, byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { useForm } from "../kit/use-form";
 import { FormEnd, Head, Retire, Row, Rows } from "./parts";
@@ -16,6 +17,13 @@ const LABELS = { name: "Name", best: "At best, days", likely: "Likely, days", wo
 
 export function Suppliers({ view }: { view: WorkshopView }) {
   const [editing, setEditing] = useState<Supplier | "new">();
+  const { shown, tools } = useListTools(view.suppliers, {
+    name: "suppliers",
+    text: (s) => `${s.name} ${s.record}`,
+    orders: { "as added": undefined, name: byText((s) => s.name), "likely days": byNumber((s) => s.leadLikelyDays) },
+    head: ["supplier", "best days", "likely days", "worst days", "lines to come", "record", "retired"],
+    cells: (s) => [s.name, s.leadBestDays, s.leadLikelyDays, s.leadWorstDays, s.open, s.record, s.retired],
+  });
   return (
     <>
       <Head
@@ -23,8 +31,9 @@ export function Suppliers({ view }: { view: WorkshopView }) {
         add="Add a supplier"
         onAdd={() => setEditing("new")}
       />
+      {tools}
       <Rows empty="No supplier yet.">
-        {view.suppliers.map((s) => (
+        {shown.map((s) => (
           <Row
             key={s.id}
             title={s.name}

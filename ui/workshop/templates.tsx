@@ -7,6 +7,7 @@ import { KIND_WORDS, sayTemplate } from "@/core/shop/templates";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Check, Field, Select } from "../kit/field";
+import { byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { useForm } from "../kit/use-form";
 import { FormEnd, Head, Row, Rows } from "./parts";
@@ -30,6 +31,13 @@ const LABELS = {
 export function Templates({ view }: { view: WorkshopView }) {
   const [editing, setEditing] = useState<Template | "new">();
   const van = (id: string) => view.vans.find((v) => v.id === id)?.name ?? id;
+  const { shown, tools } = useListTools(view.templates, {
+    name: "templates",
+    text: (t) => [t.number, t.what, van(t.vanId), SIDE_WORDS[t.side], t.note].join(" "),
+    orders: { number: byText((t) => t.number), what: byText((t) => t.what) },
+    head: ["number", "what", "van", "side", "note", "retired"],
+    cells: (t) => [t.number, t.what, van(t.vanId), SIDE_WORDS[t.side], t.note, t.retired],
+  });
   return (
     <>
       <Head
@@ -37,8 +45,9 @@ export function Templates({ view }: { view: WorkshopView }) {
         add="Add a template"
         onAdd={() => setEditing("new")}
       />
+      {tools}
       <Rows empty="No template is kept yet.">
-        {view.templates.map((t) => (
+        {shown.map((t) => (
           <Row
             key={t.id}
             title={`${t.number} · ${t.what}`}

@@ -7,6 +7,7 @@ import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
 import { Field, Select } from "../kit/field";
+import { byNumber, byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { useForm } from "../kit/use-form";
 import { FormEnd, Head, Row, Rows } from "./parts";
@@ -35,6 +36,13 @@ const STATES = ["sound", "blunt", "broken", "lent"] as const;
 
 export function Tools({ view }: { view: WorkshopView }) {
   const [editing, setEditing] = useState<Tool | "new">();
+  const { shown, tools } = useListTools(view.tools, {
+    name: "tools",
+    text: (t) => [t.name, t.state, t.note, ...t.says].join(" "),
+    orders: { name: byText((t) => t.name), state: byText((t) => t.state), "jobs to come": byNumber((t) => -t.jobs) },
+    head: ["tool", "state", "note", "pieces", "jobs to come", "hours ahead"],
+    cells: (t) => [t.name, t.state, t.note, t.pieces, t.jobs, t.ahead.hours],
+  });
   return (
     <>
       <Head
@@ -42,8 +50,9 @@ export function Tools({ view }: { view: WorkshopView }) {
         add="Add a tool"
         onAdd={() => setEditing("new")}
       />
+      {tools}
       <Rows empty="No tool yet.">
-        {view.tools.map((t) => (
+        {shown.map((t) => (
           <Row key={t.id} title={t.name} retired={false} actions={<Button onClick={() => setEditing(t)}>Change</Button>}>
             <span className={cx(t.state !== "sound" && "font-bold text-signal-text")}>{t.state}</span>
             {t.note && `, ${t.note}`} · {t.pieces} {t.pieces === 1 ? "piece" : "pieces"}

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field, Select } from "../kit/field";
+import { byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { useForm } from "../kit/use-form";
 import { FormEnd, Head, Retire, Row, Rows } from "./parts";
@@ -15,6 +16,13 @@ export function Users({ view }: { view: WorkshopView }) {
   const [changing, setChanging] = useState<UserView>();
   const [code, setCode] = useState<{ name: string; login: string; code: string }>();
   const [naming, setNaming] = useState<UserView>();
+  const { shown, tools } = useListTools(view.users, {
+    name: "people who sign in",
+    text: (u) => `${u.name} ${u.login} ${u.role}`,
+    orders: { role: undefined, name: byText((u) => u.name) },
+    head: ["name", "signs in as", "role", "second factor", "retired"],
+    cells: (u) => [u.name, u.login, u.role, u.second, u.retired],
+  });
   return (
     <>
       <Head
@@ -22,8 +30,9 @@ export function Users({ view }: { view: WorkshopView }) {
         add="Add a person"
         onAdd={() => setAdding(true)}
       />
+      {tools}
       <Rows empty="Nobody signs in yet.">
-        {view.users.map((u) => (
+        {shown.map((u) => (
           <Row
             key={u.id}
             title={u.name}
