@@ -77,6 +77,7 @@ export const jobColumns = (j: JobRow) => ({
   irreversible: j.irreversible,
   piece_name: j.pieces?.name ?? null,
   pieces: j.pieces?.count ?? null,
+  first_piece_asked: j.pieces?.first ?? false,
   time_box: j.timeBox,
   maker_minutes: j.makerMinutes ?? null,
   set_out: j.setOut,

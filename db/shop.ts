@@ -504,7 +504,10 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       irreversible: r.irreversible as string | null,
       releasedBy: r.released_by as string | null,
       releasedAt: fromSqlOrNull(r.released_at as string | null),
-      pieces: r.pieces === null ? null : { name: text(r.piece_name), count: num(r.pieces), done: num(r.pieces_done) },
+      pieces:
+        r.pieces === null
+          ? null
+          : { name: text(r.piece_name), count: num(r.pieces), done: num(r.pieces_done), first: r.first_piece_asked === 1 },
       firstPiece:
         r.first_piece_at === null
           ? null

@@ -166,6 +166,11 @@ describe("sparks and swarf", () => {
     ]);
     await run(pool(), "UPDATE part_line SET state = 'checked', arrived_at = NOW(), checked_at = NOW() WHERE job_id = ?", [cut.id]);
     const crew = [ines.fitterId, teo.fitterId];
+    // Nobody has looked into the fan's box yet: checked in or not, the cut is locked.
+    const fan = (await jobNow("OP-04")).parts.find((p) => p.contents.length)!;
+    expect((await refused(post(`jobs/${cut.id}/act`, { act: "start", crew }))).message).toMatch(/nobody has looked into its box/);
+    const items = fan.contents.map((name) => ({ name, state: "there" }));
+    await post(`builds/${id}/records`, { kind: "contents", title: fan.name, jobId: cut.id, data: { items } }, ines);
     await post(`jobs/${cut.id}/act`, { act: "start", crew });
     expect((await entryOf(cut.name)).jobId).toBe(cut.id);
     await post(`jobs/${cut.id}/act`, { act: "undo" });

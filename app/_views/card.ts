@@ -159,7 +159,7 @@ function releaseView({ shop }: State, j: JobRow, user: Reader, said: Said): Card
 
 /** Whose signature the rest of a batch has or waits for. */
 function firstPieceView({ shop }: State, j: JobRow, user: Reader, said: Said): CardJob["firstPiece"] {
-  if (!j.pieces || j.pieces.count < 2) return null;
+  if (!j.pieces?.first || j.pieces.count < 2) return null;
   const f = j.firstPiece;
   return { by: f && (f.by === null ? "an earlier count" : said(f.by).name), read: f?.read ?? null, maySign: maySign(shop, j, user) };
 }

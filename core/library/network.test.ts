@@ -250,7 +250,7 @@ describe("sizes and counts", () => {
     const long = of({});
     expect(job(short, "FR-03").minutes.likely).toBeLessThan(job(long, "FR-03").minutes.likely);
     expect(job(short, "IN-01").parts[0].quantity).toBeLessThan(job(long, "IN-01").parts[0].quantity);
-    expect(job(of({ windows: 4 }), "FR-05").pieces).toEqual({ name: "frame", count: 5 });
+    expect(job(of({ windows: 4 }), "FR-05").pieces).toEqual({ name: "frame", count: 5, first: true });
     expect(job(of({ windows: 0 }), "FR-05").pieces).toBeNull();
     expect(job(of({ solar: 4 }), "OP-11").parts.find((p) => p.name.startsWith("Solar"))?.quantity).toBe(4);
   });

@@ -32,7 +32,8 @@ export interface NetworkJob extends Raw {
   proof: { text: string; beforeCloseUp: boolean }[];
   /** What this job may leave behind, and the job that must not start while it is open. */
   remainders: { text: string; before: string }[];
-  pieces: { name: string; count: number } | null;
+  /** `first`: the check of the first piece releases the rest. */
+  pieces: { name: string; count: number; first: boolean } | null;
   /** What the chosen schools and options mean for this job, in words. */
   means: string[];
 }
@@ -136,7 +137,9 @@ function make(j: Entry, code: string, i: number, x: Context): NetworkJob {
     code,
     name: each ? `${merged.name}, ${side.label} ${Math.floor(i / SIDES.length) + 1}` : merged.name,
     minutes: { best: minutes(j.minutes.best), likely: minutes(j.minutes.likely), worst: minutes(j.minutes.worst) },
-    pieces: piecesOf(j.pieces && { name: j.pieces.name, count: Math.round(value("pieces.count", j.pieces.count)) }),
+    pieces: piecesOf(
+      j.pieces && { name: j.pieces.name, count: Math.round(value("pieces.count", j.pieces.count)), first: j.pieces.first === true },
+    ),
     zones: each ? [side.zone] : expand(merged.zones, options),
     ...(merged.hold?.keepOff ? { hold: { ...merged.hold, keepOff: expand(merged.hold.keepOff, options) } } : {}),
     after: [...links.values()],

@@ -83,7 +83,7 @@ const entry = {
       type: "object",
       additionalProperties: false,
       required: ["name", "count"],
-      properties: { name: text, count: formula },
+      properties: { name: text, count: formula, first: { type: "boolean" } },
     },
     place: { type: "string", enum: ["van", "bench"] },
     yardOk: { type: "boolean" },

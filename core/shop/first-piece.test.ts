@@ -5,7 +5,13 @@ import { batchLocked, countFault, maySign, signFault } from "./first-piece";
 import type { JobRow } from "./model";
 
 const batch = (more: Partial<JobRow> = {}): JobRow =>
-  ({ name: "Base units", state: "started", pieces: { name: "carcasses", count: 4, done: 1 }, firstPiece: null, ...more }) as JobRow;
+  ({
+    name: "Base units",
+    state: "started",
+    pieces: { name: "carcasses", count: 4, done: 1, first: true },
+    firstPiece: null,
+    ...more,
+  }) as JobRow;
 const signed = { by: "u-ines", at: 1, read: "600.2 x 720.0, square" };
 
 describe("a batch", () => {
@@ -17,16 +23,17 @@ describe("a batch", () => {
   });
   it("of a single piece, or of none, is never locked", () => {
     expect(batchLocked(batch({ pieces: null }))).toBe(false);
-    expect(batchLocked(batch({ pieces: { name: "x", count: 1, done: 0 } }))).toBe(false);
+    expect(batchLocked(batch({ pieces: { name: "x", count: 1, done: 0, first: true } }))).toBe(false);
+    expect(batchLocked(batch({ pieces: { name: "openings tested", count: 3, done: 0, first: false } }))).toBe(false);
     expect(batchLocked(batch())).toBe(true);
   });
   it("is signed once, on a piece that is there, while the job is under way", () => {
     expect(signFault(batch())).toBeUndefined();
     expect(signFault(batch({ state: "paused" }))).toBeUndefined();
     expect(signFault(batch({ state: "todo" }))).toMatch(/Start Base units first/);
-    expect(signFault(batch({ pieces: { name: "carcasses", count: 4, done: 0 } }))).toMatch(/Count the first piece/);
+    expect(signFault(batch({ pieces: { name: "carcasses", count: 4, done: 0, first: true } }))).toMatch(/Count the first piece/);
     expect(signFault(batch({ firstPiece: signed }))).toMatch(/already/);
-    expect(signFault(batch({ pieces: null }))).toMatch(/not a batch/);
+    expect(signFault(batch({ pieces: null }))).toMatch(/no first piece/);
   });
   it("is signed by the lead, or by somebody with a skill of the job at level 3", () => {
     const shop = {

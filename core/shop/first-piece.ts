@@ -9,7 +9,7 @@ export const SIGNS_FROM_LEVEL = 3;
 
 /** Whether the rest of a batch still waits for its first piece to be signed. */
 export const batchLocked = (job: Pick<JobRow, "pieces" | "firstPiece">): boolean =>
-  job.pieces !== null && job.pieces.count > 1 && job.firstPiece === null;
+  job.pieces?.first === true && job.pieces.count > 1 && job.firstPiece === null;
 
 /** Why a count can't be written down, in words; undefined where it can. One piece may be made before anybody signs. */
 export const countFault = (job: Batch, done: number): string | undefined =>
@@ -26,7 +26,7 @@ export function maySign(shop: Pick<Shop, "fitters">, job: Pick<JobRow, "crew">, 
 
 /** Why the first piece can't be signed, in words; undefined where it can. */
 export function signFault(job: Batch): string | undefined {
-  if (!job.pieces || job.pieces.count < 2) return `${job.name} is not a batch of pieces.`;
+  if (!job.pieces?.first || job.pieces.count < 2) return `${job.name} asks for no first piece.`;
   if (job.firstPiece !== null) return `The first piece of ${job.name} is signed already.`;
   if (job.state !== "started" && job.state !== "paused") return `Start ${job.name} first: there is no piece to check yet.`;
   if (job.pieces.done < 1) return "Count the first piece, then check it.";

@@ -7,7 +7,7 @@ describe("what is left of a job under way", () => {
     const shop = testShop();
     const j = job(shop, "FR-03");
     Object.assign(j, { state: "started", startedAt: NOW - 10_000, runningSince: null, workedMinutes: worked });
-    if (done !== undefined) j.pieces = { name: "batten", count: 20, done };
+    if (done !== undefined) j.pieces = { name: "batten", count: 20, done, first: false };
     return { shop, j };
   };
   it("is the expected time less what was worked, without pieces", () => {
@@ -19,7 +19,7 @@ describe("what is left of a job under way", () => {
     // 5 of 20 in 100 minutes: 20 a piece, 15 left
     const { shop, j } = running(100, 5);
     expect(leftMinutes(shop, j, NOW)).toBe(300);
-    expect(leftMinutes(shop, { ...j, pieces: { name: "batten", count: 20, done: 20 } }, NOW)).toBe(15);
+    expect(leftMinutes(shop, { ...j, pieces: { name: "batten", count: 20, done: 20, first: false } }, NOW)).toBe(15);
   });
   it("asks at twice the likely time and at each further one; a lone fitter first at one and a half times", () => {
     // Likely 110, twice: 220, 330, 440; alone 165 first. 385 minutes are 3.5 times as long.

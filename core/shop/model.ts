@@ -205,7 +205,8 @@ export interface JobRow {
   /** Who released it, and when; null: nobody has. */
   releasedBy: string | null;
   releasedAt: number | null;
-  pieces: { name: string; count: number; done: number } | null;
+  /** `first`: the check of the first piece releases the rest. */
+  pieces: { name: string; count: number; done: number; first: boolean } | null;
   /** Who signed the first piece, and what was read off it; null: nobody has. `by` is null where it was counted before this was asked. */
   firstPiece: { by: string | null; at: number; read: string } | null;
   /** Times its likely minutes; worked longer, it asks for a decision. */

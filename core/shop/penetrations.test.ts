@@ -176,7 +176,7 @@ describe("the list of holes", () => {
     // A pair has one on each side.
     const pair = {
       ...b,
-      jobs: [{ ...job(shop, "OP-09"), zones: ["left", "right"], pieces: { name: "pod", count: 2, done: 0 } }],
+      jobs: [{ ...job(shop, "OP-09"), zones: ["left", "right"], pieces: { name: "pod", count: 2, done: 0, first: true } }],
       records: [],
     };
     expect(

@@ -8,8 +8,10 @@ export type Cell = string | number | boolean | null;
  * Rows with a head as CSV, by RFC 4180. Words that a spreadsheet would take for a formula stand behind an apostrophe.
  * csvOf(["name", "kg"], [["Door, left", 3.5]]) is 'name,kg\r\n"Door, left",3.5\r\n'.
  */
-export const csvOf = (head: readonly string[], rows: readonly (readonly Cell[])[]): string =>
-  `${unparse({ fields: [...head], data: rows.map((r) => [...r]) }, { escapeFormulae: true, newline: "\r\n" })}\r\n`;
+export function csvOf(head: readonly string[], rows: readonly (readonly Cell[])[]): string {
+  const text = unparse({ fields: [...head], data: rows.map((r) => [...r]) }, { escapeFormulae: true, newline: "\r\n" });
+  return text.endsWith("\r\n") ? text : `${text}\r\n`;
+}
 
 /** Hands a text to the browser to be saved. */
 export function save(name: string, text: string, type: string): void {
