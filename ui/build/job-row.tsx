@@ -31,7 +31,7 @@ export function JobRow({ job, view, open, onToggle }: { job: SheetJob; view: Bui
         aria-expanded={open}
         onClick={onToggle}
         className={cx(
-          "grid w-full grid-cols-[66px_minmax(0,1fr)_92px_190px_minmax(0,120px)_96px_20px] items-center gap-3 px-3 py-2 text-left hover:bg-sunk",
+          "grid w-full grid-cols-[66px_minmax(0,1fr)_20px] items-center gap-x-3 gap-y-0.5 px-3 py-2 text-left hover:bg-sunk xl:grid-cols-[66px_minmax(0,1fr)_92px_150px_minmax(0,120px)_96px_20px]",
           open && "bg-sunk",
         )}
       >
@@ -39,33 +39,44 @@ export function JobRow({ job, view, open, onToggle }: { job: SheetJob; view: Bui
           <StageBadge stage={job.stage} />
           {job.code.slice(3)}
         </span>
-        <span className={cx("truncate", job.state === "done" ? "text-muted" : "font-semibold")}>{job.name}</span>
-        <span
-          className={cx(
-            job.state === "started" && "font-bold text-green-text",
-            job.state === "paused" && "font-bold text-amber-text",
-            job.state === "done" && "text-muted",
-          )}
-        >
-          {job.state === "done" && <Check size={13} className="mr-1 inline" />}
-          {STATE[job.state]}
+        <span className={cx("xl:truncate", job.state === "done" ? "text-muted" : "font-semibold")} title={job.name}>
+          {job.name}
         </span>
-        <span className="truncate text-muted">{job.from === null ? "no place in the plan" : time(view.zone, job.from)}</span>
-        <span className="truncate text-muted">{job.who}</span>
-        <span className="flex items-center gap-2.5 text-[0.75rem]">
-          {missingParts > 0 && (
-            <span className="flex items-center gap-1 text-amber-text" title={`${missingParts} parts not here`}>
-              <Package size={13} /> {missingParts}
-            </span>
-          )}
-          {openShots > 0 && (
-            <span className="flex items-center gap-1" title={`${openShots} photos before close-up`}>
-              <Camera size={13} /> {openShots}
-            </span>
-          )}
-          {job.remarks.length > 0 && <TriangleAlert size={13} className="text-signal-text" aria-label="something is wrong" />}
+        {/* Under the name where there is no room beside it. */}
+        <span className="col-start-2 flex min-w-0 flex-wrap gap-x-3 text-[0.75rem] xl:contents xl:text-[0.8125rem]">
+          <span
+            className={cx(
+              job.state === "started" && "font-bold text-green-text",
+              job.state === "paused" && "font-bold text-amber-text",
+              job.state === "done" && "text-muted",
+            )}
+          >
+            {job.state === "done" && <Check size={13} className="mr-1 inline" />}
+            {STATE[job.state]}
+          </span>
+          <span className="truncate text-muted">{job.from === null ? "no place in the plan" : time(view.zone, job.from)}</span>
+          <span className="truncate text-muted" title={job.who}>
+            {job.who}
+          </span>
+          <span className="flex items-center gap-2.5 text-[0.75rem]">
+            {missingParts > 0 && (
+              <span className="flex items-center gap-1 text-amber-text" title={`${missingParts} parts not here`}>
+                <Package size={13} /> {missingParts}
+              </span>
+            )}
+            {openShots > 0 && (
+              <span className="flex items-center gap-1" title={`${openShots} photos before close-up`}>
+                <Camera size={13} /> {openShots}
+              </span>
+            )}
+            {job.remarks.length > 0 && <TriangleAlert size={13} className="text-signal-text" aria-label="something is wrong" />}
+          </span>
         </span>
-        <ChevronDown size={15} className={cx("text-muted", open && "rotate-180")} aria-hidden="true" />
+        <ChevronDown
+          size={15}
+          className={cx("col-start-3 row-start-1 text-muted xl:col-auto xl:row-auto", open && "rotate-180")}
+          aria-hidden="true"
+        />
       </button>
       {open && <JobDetail job={job} view={view} />}
     </li>

@@ -149,7 +149,10 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
       <p className="flex items-center gap-2 text-[1rem] text-muted">
         <StageBadge stage={job.stage} className="!h-6 !px-2 !text-[0.875rem]" />
         {job.opensBuild ? (
-          <Link href={`/builds/${encodeURIComponent(job.buildId)}`} className="underline underline-offset-2">
+          <Link
+            href={`/builds/${encodeURIComponent(job.buildId)}`}
+            className="inline-flex min-h-11 items-center underline underline-offset-2"
+          >
             {job.build}
           </Link>
         ) : (

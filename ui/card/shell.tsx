@@ -76,7 +76,7 @@ function OneHole({ h, soaks, begun, act, zone, now }: { h: Hole; soaks: boolean;
       )}
       {begun && !soaks && next && h.data.by === "us" && h.data.state !== "protected" && (
         <details className="mt-1">
-          <summary className="min-h-10 cursor-pointer py-2 text-[0.9375rem] font-semibold">
+          <summary className="flex min-h-11 cursor-pointer items-center py-2 text-[0.9375rem] font-semibold">
             Step by step{nextStep(h.data) && `: ${HOLE_STEP_WORDS[nextStep(h.data)!].label.toLowerCase()}`}
           </summary>
           <HoleChain hole={h} act={act} zone={zone} now={now} touch />

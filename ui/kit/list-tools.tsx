@@ -58,7 +58,12 @@ export function useListTools<T>(all: readonly T[], of: ListOf<T>): { shown: T[];
       {names.length > 1 && (
         <label className="flex items-center gap-1.5">
           by
-          <select value={order} onChange={(e) => setOrder(e.target.value)} className="h-8 rounded-md border bg-card px-2">
+          <select
+            aria-label={`Order ${of.name} by`}
+            value={order}
+            onChange={(e) => setOrder(e.target.value)}
+            className="h-8 rounded-md border bg-card px-2"
+          >
             {names.map((n) => (
               <option key={n}>{n}</option>
             ))}

@@ -49,6 +49,14 @@ export function Toolbar({
   const running = useRef<AbortController>(null);
   const next = (view.published?.number ?? 0) + 1;
   const n = view.moves.length;
+  const published = view.published
+    ? `Plan ${view.published.number}, published ${time(view.zone, view.published.madeAt)}`
+    : "Nothing is published yet";
+  const stale = view.stale && `stale: ${view.stale}`;
+  const against = view.against?.newest ? "" : ` against plan ${view.against?.number}`;
+  const moves =
+    view.published && view.mayChange && `${n === 0 ? "nothing would move" : `${n} ${n === 1 ? "job" : "jobs"} would move`}${against}`;
+  const status = [published, stale || moves].filter(Boolean).join(" · ");
   const replan = useCallback(() => {
     running.current = new AbortController();
     const { signal } = running.current;
@@ -99,16 +107,16 @@ export function Toolbar({
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
-      <p className="min-w-0 basis-full text-muted xl:flex-1 xl:basis-0 xl:truncate" title={view.stale ? `Stale: ${view.stale}` : undefined}>
-        {view.published ? `Plan ${view.published.number}, published ${time(view.zone, view.published.madeAt)}` : "Nothing is published yet"}
+      <p className="min-w-0 basis-full text-muted xl:flex-1 xl:basis-0 xl:truncate" title={status}>
+        {published}
         {view.stale ? (
           <>
             {" · "}
-            <b className="text-amber-text">stale: {view.stale}</b>
+            <b className="text-amber-text">{stale}</b>
           </>
-        ) : view.published && view.mayChange ? (
-          ` · ${n === 0 ? "nothing would move" : `${n} ${n === 1 ? "job" : "jobs"} would move`}${view.against?.newest ? "" : ` against plan ${view.against?.number}`}`
-        ) : null}
+        ) : (
+          moves && ` · ${moves}`
+        )}
       </p>
       {view.mayChange && (
         <div className="flex flex-wrap items-center gap-2 xl:shrink-0 xl:flex-nowrap">

@@ -124,7 +124,12 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
           />
           <label className="flex items-center gap-1.5">
             by
-            <select value={order} onChange={(e) => setOrder(e.target.value)} className="h-8 rounded-md border bg-card px-2">
+            <select
+              aria-label="Order by"
+              value={order}
+              onChange={(e) => setOrder(e.target.value)}
+              className="h-8 rounded-md border bg-card px-2"
+            >
               {ORDERS.map(([o, label]) => (
                 <option key={o} value={o}>
                   {label}
@@ -275,11 +280,17 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
         <p className="truncate font-semibold" title={l.name}>
           {l.name} <span className="font-normal text-muted">{l.quantity}</span>
         </p>
-        <p className="truncate text-[0.75rem] text-muted">{l.supplier}</p>
+        <p className="truncate text-[0.75rem] text-muted" title={l.supplier}>
+          {l.supplier}
+        </p>
       </div>
       <Link href={`/builds/${l.buildId}?job=${encodeURIComponent(l.jobId)}`} className="min-w-0 basis-full hover:underline md:basis-auto">
-        <span className="block truncate">{l.build}</span>
-        <span className="block truncate text-[0.75rem] text-muted">{l.job}</span>
+        <span className="block truncate" title={l.build}>
+          {l.build}
+        </span>
+        <span className="block truncate text-[0.75rem] text-muted" title={l.job}>
+          {l.job}
+        </span>
       </Link>
       <div className="min-w-0 flex-1">
         <p

@@ -78,8 +78,7 @@ export function People({ view }: { view: WorkshopView }) {
             {f.only.length > 0 && (
               <details className="text-[0.75rem]">
                 <summary className="cursor-pointer text-amber-text">
-                  Only {f.name} has {f.only.length} of {f.only.length === 1 ? "this skill" : "these skills"}: when {f.name} is away, that
-                  work stops
+                  Only {f.name} has {f.only.length === 1 ? "one" : f.only.length} of these skills. When {f.name} is away, that work stops.
                 </summary>
                 <ul className="list-disc pl-5">
                   {f.only.map((o) => (
