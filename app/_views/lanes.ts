@@ -16,7 +16,7 @@ import { AHEAD_DAYS } from "@/core/time/bounds";
 import { openHours } from "@/core/time/calendar";
 import { OpenSet } from "@/core/time/openset";
 import type { State } from "@/server/planning";
-import type { JobCard, LanesView } from "@/ui/lanes/view";
+import type { JobCard, JobDetail, LanesView } from "@/ui/lanes/view";
 import { vanShape } from "./van";
 
 const BACK_DAYS = 10;
@@ -38,13 +38,8 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
   const other = against ?? published;
   const all = lanes(shop, plan, other?.plan, now);
   const jobs: Record<string, JobCard> = {};
-  const blocks = new Map(all.flatMap((l) => l.blocks.map((x) => [x.jobId, x] as const)));
-  const calendar = shop.calendars.find((c) => c.id === "shop");
-  const today = zone.dayOf(now);
-  const open = calendar && openHours(zone, calendarData(calendar), today - BACK_DAYS, today + 400).open;
   for (const b of shop.builds) {
-    const byId = new Map(b.jobs.map((j) => [j.id, j]));
-    for (const j of b.jobs) jobs[j.id] = { ...card(state, b.name, j, byId), bond: bondOf(j, blocks.get(j.id), open) };
+    for (const j of b.jobs) jobs[j.id] = card(state, b.name, j);
   }
   const name = (id: string) => ({ name: jobs[id]?.name ?? id, build: jobs[id]?.build ?? "" });
   const fixed = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "done" || j.state === "started").map((j) => j.id)));
@@ -137,42 +132,66 @@ export function fitterLanes(state: State, mine: ReadonlySet<string>): LanesView 
   };
 }
 
-function card({ zone }: State, build: string, j: JobRow, byId: Map<string, JobRow>): Omit<JobCard, "bond"> {
+/** The same as a fitter sees it, by the published plan; the parts of vans they do not work on are left out. */
+export function fitterDetail(state: State, id: string, mine: ReadonlySet<string>): JobDetail | undefined {
+  const detail = jobDetail({ ...state, working: state.published }, id);
+  const build = state.shop.builds.find((b) => b.jobs.some((j) => j.id === id));
+  return detail && build && !mine.has(build.id) ? { ...detail, parts: [] } : detail;
+}
+
+const card = ({ zone }: State, build: string, j: JobRow): JobCard => ({
+  id: j.id,
+  code: j.code,
+  name: j.name,
+  buildId: j.buildId,
+  build,
+  stage: j.stage,
+  version: j.version,
+  pin: { start: j.pin.start === null ? null : zone.show(j.pin.start), place: j.pin.place, fitters: j.pin.fitters },
+});
+
+/** What the panel says of one job, by the working plan; undefined: there is no such job. */
+export function jobDetail(state: State, id: string): JobDetail | undefined {
+  const { shop, zone, now } = state;
+  const build = shop.builds.find((b) => b.jobs.some((j) => j.id === id));
+  const j = build?.jobs.find((x) => x.id === id);
+  if (!build || !j) return undefined;
+  const byId = new Map(build.jobs.map((x) => [x.id, x]));
+  const planned = state.working?.plan.jobs.find((p) => p.id === id);
+  const calendar = shop.calendars.find((c) => c.id === "shop");
+  const today = zone.dayOf(now);
+  const open = calendar && openHours(zone, calendarData(calendar), today - BACK_DAYS, today + 400).open;
   const { best, likely, worst } = j.minutes;
   return {
-    id: j.id,
-    code: j.code,
-    name: j.name,
-    buildId: j.buildId,
-    build,
-    stage: j.stage,
-    version: j.version,
     likely: `likely ${sayMinutes(likely)} (${sayMinutes(best)} to ${sayMinutes(worst)})`,
-    pin: { start: j.pin.start === null ? null : zone.show(j.pin.start), place: j.pin.place, fitters: j.pin.fitters },
+    why: planned?.why ?? [],
+    bond: bondOf(j, planned && { from: zone.parse(planned.start), to: zone.parse(planned.end) }, open),
     after: j.after.flatMap((a) => {
       const p = byId.get(a.job);
       return p ? [{ name: p.name, reason: a.reason, done: p.state === "done" }] : [];
     }),
-    covers: j.covers.flatMap((id) => {
-      const c = byId.get(id);
-      const asked = c?.shots.filter((s) => s.beforeCloseUp) ?? [];
-      if (!c || !asked.length) return [];
-      const states = asked.map(shotState);
-      return [
-        {
-          name: c.name,
-          asked: asked.length,
-          approved: states.filter((s) => s === "approved").length,
-          waiting: states.filter((s) => s === "waiting").length,
-        },
-      ];
-    }),
+    covers: j.covers.flatMap((c) => coverOf(byId.get(c))),
     parts: j.parts.map((p) => ({
       name: p.name,
       quantity: `${p.quantity} ${p.unit}`,
       state: p.state === "promised" && p.promisedAt !== null ? `promised ${sayDay(zone, p.promisedAt)}` : PART_WORDS[p.state],
     })),
   };
+}
+
+/** How far the photos of a job are that another one would cover; nothing where none are asked for. */
+function coverOf(c: JobRow | undefined): JobDetail["covers"] {
+  const asked = c?.shots.filter((s) => s.beforeCloseUp) ?? [];
+  if (!c || !asked.length) return [];
+  const states = asked.map(shotState);
+  return [
+    {
+      name: c.name,
+      asked: asked.length,
+      approved: states.filter((s) => s === "approved").length,
+      waiting: states.filter((s) => s === "waiting").length,
+    },
+  ];
 }
 
 /** Weeks of the days shown, and the hours of people and bays in them. */
@@ -200,7 +219,7 @@ function weeksOf({ shop, zone, now }: State, shown: LanesView["days"]): Weeks {
 }
 
 /** What a planned hold blocks, and when the bond would cost least. */
-function bondOf(j: JobRow, block: { from: number; to: number } | undefined, open: OpenSet | undefined): JobCard["bond"] {
+function bondOf(j: JobRow, block: { from: number; to: number } | undefined, open: OpenSet | undefined): JobDetail["bond"] {
   if (!block || !open || j.hold.minutes === 0 || (j.state !== "todo" && j.state !== "paused")) return null;
   const blocked = blockedMinutes(open, block.to, j.hold.minutes);
   const best = bestBond(open, block.from, open.minutes(block.from, block.to), j.hold.minutes);

@@ -5,7 +5,7 @@ import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { BARE } from "@/core/library/testing";
 import { at, done, job, NOW } from "@/core/shop/testing/shop";
 import { buildCards, optionWords } from "./build";
-import { lanesView } from "./lanes";
+import { fitterDetail, jobDetail, lanesView } from "./lanes";
 import { partWords } from "./parts";
 import { proofView } from "./proof";
 import { testState } from "./state.testing";
@@ -115,19 +115,37 @@ describe("lanesView", () => {
     expect(lanesView(state, [], first).against).toMatchObject({ number: 7, newest: false });
   });
   it("counts photos of what a job covers", () => {
-    const view = lanesView(
-      testState((shop) => {
-        done(shop, ["ST-06", "ST-07", "OP-01", "OP-02"], NOW - 300);
-        Object.assign(job(shop, "ST-04"), { state: "done", startedAt: NOW - 560, endedAt: NOW - 500, runningSince: null });
-        job(shop, "OP-01").shots[0].photos.push(photo("approved"));
-      }),
-      [],
-    );
-    expect(view.jobs["a.OP-04"].covers).toEqual([
+    const state = testState((shop) => {
+      done(shop, ["ST-06", "ST-07", "OP-01", "OP-02"], NOW - 300);
+      Object.assign(job(shop, "ST-04"), { state: "done", startedAt: NOW - 560, endedAt: NOW - 500, runningSince: null });
+      job(shop, "OP-01").shots[0].photos.push(photo("approved"));
+    });
+    const view = lanesView(state, []);
+    expect(jobDetail(state, "a.OP-04")!.covers).toEqual([
       { name: "Set out every opening", asked: 1, approved: 1, waiting: 0 },
       { name: "Units unpacked, counted, run", asked: 1, approved: 0, waiting: 0 },
     ]);
     expect(view.lanes[0].stops.find((s) => s.jobId === "a.OP-04")!.missing).toBe(1);
+  });
+});
+
+describe("what the panel says of a job", () => {
+  it("has its reasons, what it comes after and its parts, by the working plan", () => {
+    const state = testState();
+    const d = jobDetail(state, "a.OP-04")!;
+    expect(d.likely).toMatch(/^likely 3 h 30/);
+    expect(d.why).toEqual(state.working!.plan.jobs.find((p) => p.id === "a.OP-04")!.why);
+    expect(d.why.length).toBeGreaterThan(0);
+    expect(d.after.map((a) => a.name)).toContain("Set out every opening");
+    expect(d.parts.length).toBeGreaterThan(1);
+    expect(jobDetail(state, "a.NO-99")).toBeUndefined();
+  });
+  it("is by the published plan for a fitter, without the parts of vans that are not theirs", () => {
+    const state = testState();
+    state.published!.plan.jobs.find((p) => p.id === "a.OP-04")!.why = [{ kind: "dry", text: "no dry weather" }];
+    expect(fitterDetail(state, "a.OP-04", new Set(["a"]))!.why).toEqual([{ kind: "dry", text: "no dry weather" }]);
+    expect(fitterDetail(state, "a.OP-04", new Set(["a"]))!.parts.length).toBeGreaterThan(1);
+    expect(fitterDetail(state, "a.OP-04", new Set(["b"]))!.parts).toEqual([]);
   });
 });
 

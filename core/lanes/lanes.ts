@@ -1,6 +1,6 @@
 // Each build as a lane through time: road, blocks, holds, stop lines, flag. Computed in minutes; drawn elsewhere.
 
-import type { Plan, Why } from "../plan/model";
+import type { Plan } from "../plan/model";
 import { type BuildDate, buildDates } from "../shop/dates";
 import type { BuildRow, JobRow, JobState, Shop } from "../shop/model";
 import { openShots } from "../shop/proof";
@@ -26,7 +26,6 @@ export interface Block {
   lead?: number;
   holdUntil: Minute | null;
   pinned: boolean;
-  why: Why[];
   /** Where the published plan has it, when it differs by `GHOST` minutes or more. */
   published: { from: Minute; to: Minute } | null;
 }
@@ -117,7 +116,6 @@ function blockOf(zone: Zone, j: JobRow, p: Plan["jobs"][number] | undefined, pub
           : [],
       holdUntil: hold,
       pinned: j.pin.start !== null || j.pin.place !== null || j.pin.fitters.length > 0,
-      why: p?.why ?? [],
       published: was && Math.abs(was.from - from) >= GHOST ? was : null,
     },
   ];

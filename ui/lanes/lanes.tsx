@@ -39,8 +39,8 @@ export function Lanes({ view }: { view: LanesView }) {
   const [over, setOver] = useState<string>();
   const [behind, setBehind] = useState(0);
   const pins = usePins(view, () => setBehind((n) => n + 1));
-  const sight = useVisible(scroller);
   const a = useMemo(() => axis(view.days, ZOOMS[zoom], view.hours), [view.days, view.hours, zoom]);
+  const sight = useVisible(scroller, Math.max(0, a.x(view.now) - 220));
   const blocks = useMemo(() => view.lanes.flatMap((l) => l.blocks.map((b) => ({ ...b, lane: l.buildId }))), [view.lanes]);
   const groupRows = useMemo(() => (group === "builds" ? [] : fill(view.groups[group], view.lanes)), [view.groups, view.lanes, group]);
   const block = blocks.find((b) => b.jobId === jobId);

@@ -13,6 +13,7 @@ import { Field } from "../kit/field";
 import { Tick } from "../kit/tick";
 import { clock, local, near, time } from "../kit/time";
 import { GainADay } from "./gain";
+import { useDetail } from "./use-detail";
 import { isPinned, type JobCard, type LanesView } from "./view";
 
 export function JobPanel({
@@ -37,6 +38,7 @@ export function JobPanel({
   const sameDay = z.dayOf(block.from) === z.dayOf(block.to);
   const planned = block.state === "todo" || block.state === "paused";
   const mayPin = planned && view.mayChange;
+  const detail = useDetail(card.id, view);
   return (
     <aside
       ref={at}
@@ -65,7 +67,8 @@ export function JobPanel({
         {time(view.zone, block.from)} to {sameDay ? clock(view.zone, block.to) : time(view.zone, block.to)} ·{" "}
         {view.places[block.place] ?? block.place}
         <br />
-        {block.fitters.map((f) => view.people[f] ?? f).join(" + ") || "nobody named"} · {card.likely}
+        {block.fitters.map((f) => view.people[f] ?? f).join(" + ") || "nobody named"}
+        {detail && ` · ${detail.likely}`}
         {block.helpers.map((h) => (
           <span key={h.fitter} className="block">
             {view.people[h.fitter] ?? h.fitter} only from {time(view.zone, h.from)} to {clock(view.zone, h.to)}
@@ -74,21 +77,21 @@ export function JobPanel({
       </p>
       {block.holdUntil !== null && <p className="mt-1">Then nobody touches it until {near(view.zone, block.holdUntil, view.now)}.</p>}
 
-      {card.bond && (
+      {detail?.bond && (
         <p className="mt-1 text-muted">
-          {card.bond.blocked === 0
+          {detail.bond.blocked === 0
             ? "The hold falls on closed hours and blocks nobody."
-            : `The hold keeps its zones from ${sayMinutes(card.bond.blocked)} of working time.`}
-          {view.mayChange && card.bond.better && (
+            : `The hold keeps its zones from ${sayMinutes(detail.bond.blocked)} of working time.`}
+          {view.mayChange && detail.bond.better && (
             <>
               {" "}
-              Ended at {near(view.zone, card.bond.better.end, view.now)}, it would block{" "}
-              {card.bond.better.blocked === 0 ? "none" : sayMinutes(card.bond.better.blocked)}.{" "}
+              Ended at {near(view.zone, detail.bond.better.end, view.now)}, it would block{" "}
+              {detail.bond.better.blocked === 0 ? "none" : sayMinutes(detail.bond.better.blocked)}.{" "}
               <button
                 type="button"
                 disabled={busy}
                 className="font-bold text-ink underline"
-                onClick={() => onPin(card.bond!.better!.start)}
+                onClick={() => onPin(detail.bond!.better!.start)}
               >
                 Set it then
               </button>
@@ -99,9 +102,11 @@ export function JobPanel({
 
       {planned && (
         <Part title="Why not earlier">
-          {block.why.length === 0 && <p className="text-muted">Replan to see the reasons.</p>}
+          {detail === undefined && <p className="text-muted">Looking …</p>}
+          {detail === null && <p className="text-signal-text">The server did not answer. Close the job and open it again.</p>}
+          {detail?.why.length === 0 && <p className="text-muted">Replan to see the reasons.</p>}
           <ol className="flex flex-col gap-2">
-            {block.why.map((w, i) => (
+            {detail?.why.map((w, i) => (
               <li key={`${w.kind} ${w.ref ?? ""}`} className="flex gap-2.5">
                 <span
                   className={cx(
@@ -113,7 +118,9 @@ export function JobPanel({
                 </span>
                 <span>
                   <span className={i === 0 ? "font-bold" : ""}>{w.text}</span>
-                  {w.until && <span className="block text-[0.75rem] text-muted">until {near(view.zone, z.parse(w.until), view.now)}</span>}
+                  {w.until && !/ until /.test(w.text) && (
+                    <span className="block text-[0.75rem] text-muted">until {near(view.zone, z.parse(w.until), view.now)}</span>
+                  )}
                 </span>
               </li>
             ))}
@@ -129,10 +136,10 @@ export function JobPanel({
           />
         </Part>
       )}
-      {card.covers.length > 0 && (
+      {detail && detail.covers.length > 0 && (
         <Part title="Stop lines before it">
           <ul className="flex flex-col gap-2">
-            {card.covers.map((c) => (
+            {detail.covers.map((c) => (
               <li key={c.name} className="flex gap-2.5">
                 <span
                   className={cx(
@@ -153,10 +160,10 @@ export function JobPanel({
           </ul>
         </Part>
       )}
-      {card.parts.length > 0 && (
+      {detail && detail.parts.length > 0 && (
         <Part title="Parts">
           <ul>
-            {card.parts.map((p) => (
+            {detail.parts.map((p) => (
               <li key={p.name}>
                 {p.name} <span className="text-muted">{p.quantity}</span> · {p.state}
               </li>
@@ -164,10 +171,10 @@ export function JobPanel({
           </ul>
         </Part>
       )}
-      {card.after.length > 0 && (
+      {detail && detail.after.length > 0 && (
         <Part title="Comes after">
           <ul className="flex flex-col gap-1.5">
-            {card.after.map((a) => (
+            {detail.after.map((a) => (
               <li key={a.name}>
                 {a.done && <Tick className="mr-1" />}
                 {a.name}

@@ -14,11 +14,12 @@ export interface Sight {
 const STEP = 320;
 const AROUND = 640;
 
-/** Everything, until the first measure. */
-const ALL: Sight = { left: 0, right: 3000, top: 0, bottom: 2000 };
+/** Until the first measure: a usual screen. */
+const FIRST = { width: 1400, height: 900 };
 
-export function useVisible(ref: RefObject<HTMLElement | null>): Sight {
-  const [sight, setSight] = useState<Sight>(ALL);
+/** `first`: from where on the plane is in sight before anything was measured, px. */
+export function useVisible(ref: RefObject<HTMLElement | null>, first: number): Sight {
+  const [sight, setSight] = useState<Sight>({ left: first, right: first + FIRST.width, top: 0, bottom: FIRST.height });
   useEffect(() => {
     const el = ref.current;
     if (!el) return;

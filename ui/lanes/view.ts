@@ -3,6 +3,7 @@
 import type { DrawnHours } from "@/core/lanes/axis";
 import type { GroupSketch } from "@/core/lanes/groups";
 import type { Lane } from "@/core/lanes/lanes";
+import type { Why } from "@/core/plan/model";
 import type { VanShape } from "../van/plan";
 
 /** What a job is pinned to: a local time, a place, people; null and empty where it is free. */
@@ -24,8 +25,13 @@ export interface JobCard {
   build: string;
   stage: string;
   version: number;
-  likely: string;
   pin: PinAt;
+}
+
+/** What the panel says of one job: asked for when it is opened. */
+export interface JobDetail {
+  likely: string;
+  why: Why[];
   /** What is done before it by an order rule, with the reason. */
   after: { name: string; reason: string; done: boolean }[];
   covers: { name: string; approved: number; asked: number; waiting: number }[];
