@@ -1,4 +1,4 @@
-// What the demo's workshop keeps of holes through the skin, of its bare shells and of templates.
+// What the demo's workshop keeps of holes through the skin, of its bare bodys and of templates.
 
 import { v7 } from "uuid";
 import { isDead } from "../core/shop/circuits";

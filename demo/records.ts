@@ -16,7 +16,7 @@ const OFF: Record<string, Record<string, number>> = {
   "night-bakery": { length: -5 },
 };
 
-/** What was found on the bare shells. */
+/** What was found on the bare bodys. */
 const MARKS: [build: string, title: string, data: Mark, days: number][] = [
   [
     "field-vet",

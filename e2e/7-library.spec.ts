@@ -199,8 +199,8 @@ test("what came out is written down; a template can't be scrapped before the flo
   await page.goto("/builds/night-bakery?tab=items");
   const sums = page.getByText(/^\d+ things, .* kg out/);
   await expect(sums).toContainText(/7 things, 121.9 kg out, 2.4 kg of them go back in.* · 180 € still to come from sales/);
-  await page.getByRole("button", { name: "Write down what came out" }).click();
-  const fresh = page.getByRole("dialog", { name: "What came out" });
+  await page.getByRole("button", { name: "Add a removed item" }).click();
+  const fresh = page.getByRole("dialog", { name: "Removed item" });
   await fresh.getByLabel("What", { exact: true }).fill("Roof lining");
   await fresh.getByLabel("Where it was").fill("roof");
   await fresh.getByLabel("Weight, kg").fill("-4");

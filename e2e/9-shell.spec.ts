@@ -1,4 +1,4 @@
-// Every hole through the skin by number, from the order to the water; and the bare shell, cleaned, looked at and taken over.
+// Every hole through the skin by number, from the order to the water; and the bare body, cleaned, looked at and taken over.
 
 import { expect, test } from "@playwright/test";
 import { expectAccessible, picture, signIn } from "./people";

@@ -139,7 +139,7 @@ test("on the phone sparks are stamped, the chain of a hole ticked, the kit count
   await expect(clamps).toHaveAttribute("aria-pressed", "true");
   await expect(clamps).toContainText("Mara");
   await page.goto("/card?job=night-bakery.OP-06a");
-  const sparks = page.getByRole("region", { name: "Sparks and swarf" });
+  const sparks = page.getByRole("region", { name: "Hot work and swarf" });
   const own = sparks.getByRole("listitem").filter({ hasText: "Side window" });
   await expect(own).toContainText("its swarf is not off");
   await own.getByRole("button", { name: "face shield" }).click();

@@ -1,4 +1,4 @@
-// The list of holes through the skin and the bare shell, against a real MariaDB: what may be said, and what waits for it.
+// The list of holes through the skin and the bare body, against a real MariaDB: what may be said, and what waits for it.
 
 import sharp from "sharp";
 import { beforeAll, describe, expect, it } from "vitest";
@@ -220,7 +220,7 @@ describe("templates", () => {
   });
 });
 
-describe("the bare shell", () => {
+describe("the bare body", () => {
   const zone = async (name: string): Promise<ShellZone> => {
     const r = (await buildNow()).records.find((x) => x.kind === "zone" && x.data.zone === name);
     return r?.data as ShellZone;

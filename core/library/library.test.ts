@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { InputError } from "../plan/fault";
+import { findCalculator } from "../setout/calculators";
 import { evaluate, faultOf } from "./formula";
 import { type Entry, library, libraryFile, readLibrary, readLibraryFile } from "./library";
 import { completeOptions, DEFAULT_OPTIONS } from "./options";
@@ -19,6 +20,13 @@ const ROWS = {
 };
 
 describe("the library", () => {
+  it("names no sheet and no paper that there isn't", () => {
+    const papers = /tap map|survey sheet|state sheet|fixing list/i;
+    for (const j of library) {
+      for (const name of j.setOut ?? []) expect(name === "check-in" || findCalculator(name), `${j.code}: ${name}`).toBeTruthy();
+      expect(JSON.stringify(j), j.code).not.toMatch(papers);
+    }
+  });
   it("holds every job of the trade's list", () => {
     const codes = new Set(library.map((j) => j.code));
     for (const [stage, n] of Object.entries(ROWS))

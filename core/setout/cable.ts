@@ -14,6 +14,16 @@ interface Input {
   stock?: number[];
   /** What is left of a cable's rating among others and in the warm. */
   bundle?: number;
+  /** Where it ends: the nearer side of the roof takes the gland. */
+  endsAcross?: number;
+  roofWidth?: number;
+  /** The gland's thread. */
+  thread?: number;
+  /** Sheet metal that it passes on its way, the roof not counted. */
+  passes?: number;
+  /** From the floor to the controller's display. */
+  controllerUp?: number;
+  reach?: number;
 }
 
 const schema = object(
@@ -23,6 +33,12 @@ const schema = object(
     dropShare: { type: "number", exclusiveMinimum: 0, maximum: 0.2 },
     stock: list(is.size, 1),
     bundle: { type: "number", exclusiveMinimum: 0, maximum: 1 },
+    endsAcross: is.mm,
+    roofWidth: is.size,
+    thread: is.size,
+    passes: is.count,
+    controllerUp: is.mm,
+    reach: is.size,
   },
 );
 
@@ -32,19 +48,29 @@ const STOCK = [1.5, 2.5, 4, 6, 10, 16, 25, 35];
 /** What a cable may carry, A by mm². House figures, on the careful side: the maker's table rules. */
 const RATING: Readonly<Record<string, number>> = { 1.5: 15, 2.5: 21, 4: 28, 6: 36, 10: 50, 16: 66, 25: 84, 35: 104 };
 const FUSES = [3, 5, 7.5, 10, 15, 20, 25, 30, 40, 50, 60, 80, 100];
+/** A hole is so much wider than the thread of its gland, mm; and a hand reaches so high without a ladder, mm. */
+const THREAD_PLAY = 0.5;
+const REACH = 1700;
 /** A fuse carries so many times the current. */
 const FUSE = 1.25;
 
 /**
  * l = 1.1·(along + across + drop), m. By drop: A ≥ 2·l·I·0.0175 ÷ (2 % of U), mm². By rating: fuse = the next size ≥ 1.25·I, and the
  * cable carries it: I_z(A)·k ≥ fuse, k 0.8. The larger rules. Source: OP-n12, SV-n5.
+ * The gland's hole is its thread + 0.5; a grommet wherever metal is passed; the gland on the side of the roof where the cable ends.
  * Example: 22 A over 1.8 m at 12 V: the fuse is 30 A, 6 mm² carry 28.8: 10 mm².
  */
 export const cable = calculator<Input>(
   { name: "cable", title: "Cable through the roof" },
   schema,
-  () => [],
-  ({ along, across, drop, amps, volts, slack = 0.1, dropShare = 0.02, stock = STOCK, bundle = 0.8 }) => {
+  ({ endsAcross, roofWidth }) =>
+    endsAcross !== undefined && roofWidth !== undefined && endsAcross > roofWidth
+      ? [{ path: "endsAcross", message: `is more than the roof's width of ${roofWidth}` }]
+      : [],
+  ({ along, across, drop, amps, volts, slack = 0.1, dropShare = 0.02, stock = STOCK, bundle = 0.8, ...way }) => {
+    const { endsAcross, roofWidth, thread, passes = 0, controllerUp, reach = REACH } = way;
+    const side = endsAcross === undefined || roofWidth === undefined ? null : endsAcross <= roofWidth / 2 ? "left" : "right";
+    const hole = thread === undefined ? null : round(thread + THREAD_PLAY, 1);
     const metres = ((1 + slack) * (along + across + drop)) / 1000;
     const least = (2 * metres * amps * RHO) / (dropShare * volts);
     const sizes = [...stock].sort((a, b) => a - b);
@@ -73,11 +99,45 @@ export const cable = calculator<Input>(
         : []),
       ...(fits !== null ? atLimit(carries(fits), fuse ?? undefined, "amps", "what the cable may carry, A,") : []),
       { level: "warn", about: "amps", text: "a competent person answers for the wiring; the makers' tables rule" },
-      { level: "ok", about: "along", text: "a grommet wherever metal is passed, a loop lower than the hole, wet it before lining" },
+      {
+        level: "ok",
+        about: "passes",
+        text: `${passes ? `${passes} ${passes === 1 ? "grommet" : "grommets"}, one` : "a grommet"} wherever metal is passed, a loop lower than the hole, wet it before lining`,
+      },
+      ...(hole === null
+        ? []
+        : [
+            {
+              level: "ok" as const,
+              about: "thread",
+              text: `hole ${hole} for the gland${side ? `, on the ${side} of the roof` : ""}; plastic threads hand-tight, seal all round`,
+            },
+          ]),
+      ...(controllerUp === undefined
+        ? []
+        : controllerUp > reach
+          ? [{ level: "warn" as const, about: "controllerUp", text: `the controller at ${controllerUp} is out of reach: ${reach} at most` }]
+          : atLimit(controllerUp, reach, "controllerUp", "the controller's height")),
+      { level: "ok", about: "along", text: "photograph the route before the trim goes back" },
     ];
     return outcome(
-      { metres: round(metres, 3), leastMm2: round(least), fuseAmps: fuse, carriesAmps: fits === null ? null : carries(fits), mm2: fits },
-      { findings, parts: fits === null ? [] : [{ name: `Cable ${fits} mm²`, quantity: Math.ceil(metres * 2 - 1e-9), unit: "m" }] },
+      {
+        metres: round(metres, 3),
+        leastMm2: round(least),
+        fuseAmps: fuse,
+        carriesAmps: fits === null ? null : carries(fits),
+        mm2: fits,
+        ...(hole === null ? {} : { hole }),
+        ...(side === null ? {} : { side }),
+        ...(passes ? { grommets: passes } : {}),
+      },
+      {
+        findings,
+        parts: [
+          ...(fits === null ? [] : [{ name: `Cable ${fits} mm²`, quantity: Math.ceil(metres * 2 - 1e-9), unit: "m" }]),
+          ...(passes ? [{ name: "Grommet", quantity: passes, unit: "pc" }] : []),
+        ],
+      },
     );
   },
 );

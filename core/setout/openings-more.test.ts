@@ -3,8 +3,11 @@
 import { describe, expect, it } from "vitest";
 import { InputError } from "../plan/fault";
 import { random } from "../rng";
+import { cable } from "./cable";
 import { findCalculator } from "./calculators";
 import type { Outcome } from "./model";
+import { solarFeet } from "./solar-feet";
+import { unitChoice } from "./unit-choice";
 
 // biome-ignore lint/suspicious/noExplicitAny: results are read field by field
 type Open = Omit<Outcome<any>, "results"> & { results: any };
@@ -160,5 +163,86 @@ describe("metal left", () => {
     expect(o.results.rackLeftKg).toBeCloseTo((150 * (3 - out)) / 3, 1);
     expect(said(o)).toMatch(/as a first guess: the rack's sheet rules/);
     expect(run("roof-plan", roof).results.rackLeftKg).toBeUndefined();
+  });
+});
+
+describe("feet of a panel, keep-outs and gaps", () => {
+  const run = (more: object) => solarFeet.run({ centre: 806, panel: { width: 664, length: 1176 }, play: 4, from: 1500, foot: 80, ...more });
+  it("tells a foot on a lid with the smallest shift that clears it, and none beside it", () => {
+    const lid = { name: "fan lid", fromAlong: 900, toAlong: 1480, fromAcross: 440, toAcross: 520 };
+    const o = run({ keepOuts: [lid] });
+    expect(o.findings.filter((f) => f.level === "stop").map((f) => f.text)).toEqual(["foot 1 lies on fan lid: 20 rearwards clears it"]);
+    expect(run({ keepOuts: [lid], from: 1520 }).findings.filter((f) => f.level === "stop")).toEqual([]);
+    const behind = { ...lid, fromAlong: 1510, toAlong: 2400 };
+    expect(run({ keepOuts: [behind] }).findings.find((f) => f.level === "stop")!.text).toBe(
+      "foot 1 lies on fan lid: 30 forwards clears it",
+    );
+  });
+  it("packs a gap in layers of tape or with filler, by the foot", () => {
+    const o = run({
+      gaps: [
+        { foot: 3, gap: 2.5 },
+        { foot: 1, gap: 0 },
+      ],
+      tape: 1,
+    });
+    expect(o.results).toMatchObject({ packing: [{ foot: 3, layers: 3, fillerMl: 12.6 }] });
+    expect(run({ gaps: [{ foot: 2, gap: 2 }], tape: 1 }).results).toMatchObject({ packing: [{ layers: 2 }] });
+  });
+  it("numbers the feet, so that each goes back to its mark", () => {
+    expect((run({}).results as { feet: { no: number }[] }).feet.map((f) => f.no)).toEqual([1, 2, 3, 4]);
+  });
+});
+
+describe("a cable's hole, grommets and side", () => {
+  const run = (more: object) => cable.run({ along: 2400, across: 620, drop: 1500, amps: 11, volts: 12, stock: [4, 6, 10], ...more });
+  it("asks for a hole of the thread and a half millimetre, on the side where it ends", () => {
+    expect(run({ thread: 16, endsAcross: 300, roofWidth: 1612 }).results).toMatchObject({ hole: 16.5, side: "left" });
+    expect(run({ thread: 20, endsAcross: 900, roofWidth: 1612 }).results).toMatchObject({ hole: 20.5, side: "right" });
+    for (const k of ["hole", "side", "grommets"]) expect(run({}).results).not.toHaveProperty(k);
+    expect(() => run({ endsAcross: 1700, roofWidth: 1612 })).toThrow(/endsAcross/);
+  });
+  it("orders a grommet for each sheet of metal it passes", () => {
+    expect(run({ passes: 2 }).parts).toEqual([
+      { name: "Cable 10 mm²", quantity: 10, unit: "m" },
+      { name: "Grommet", quantity: 2, unit: "pc" },
+    ]);
+  });
+  it("warns of a controller that nobody reaches, and says where one hangs just in reach", () => {
+    const said = (up: number) => run({ controllerUp: up }).findings.filter((f) => f.about === "controllerUp");
+    expect(said(1500)).toEqual([]);
+    expect(said(1700)).toHaveLength(1);
+    expect(said(1700)[0].level).toBe("warn");
+    expect(said(1900)[0].text).toMatch(/out of reach: 1700/);
+  });
+});
+
+describe("units side by side", () => {
+  const unit = { name: "fan", price: 140, cut: 400, leadDays: 4, has: [] as string[] };
+  const run = (more: object, c: object = {}) =>
+    unitChoice.run({
+      asked: [],
+      cuttingDay: "2026-12-01",
+      margin: 5,
+      bays: [{ name: "1", clear: 470 }],
+      candidates: [{ ...unit, ...c }],
+      ...more,
+    });
+  const first = (o: ReturnType<typeof run>) => (o.results as { candidates: Record<string, unknown>[] }).candidates[0];
+  it("ask of a bay the cut, its frame and the play of both", () => {
+    expect(first(run({ frame: 36, framePlay: 1 }))).toMatchObject({ asks: 474, bays: [] });
+    expect(first(run({ frame: 34, framePlay: 1 }))).toMatchObject({ asks: 470, bays: ["1"] });
+    expect(first(run({}))).toMatchObject({ asks: 410, bays: ["1"] });
+  });
+  it("keep their mass, and count what goes with them against the budget", () => {
+    const o = run({ budget: 160 }, { kg: 4.5, extras: 25 });
+    expect(first(o)).toMatchObject({ cost: 165, massKg: 4.5 });
+    expect(o.massKg).toBe(4.5);
+    expect(o.findings.find((f) => f.about === "budget")!.text).toMatch(/165 .* 5 more than the budget/);
+    expect(run({ budget: 165 }, { extras: 25 }).findings.some((f) => f.about === "budget")).toBe(false);
+  });
+  it("stop where the lid can't open", () => {
+    expect(run({ freeAbove: 300 }, { lidHeight: 330 }).results).toMatchObject({ cheapestThatFits: null });
+    expect(run({ freeAbove: 330 }, { lidHeight: 330 }).results).toMatchObject({ cheapestThatFits: "fan" });
   });
 });

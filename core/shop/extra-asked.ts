@@ -215,7 +215,7 @@ function ofOthers(build: BuildRow): AskedJob[] {
           `Look at ${r.title}`,
           "Pull at it, meter it or water it, as it asks",
           ...(data.pierces ? ["It goes through the skin: it is on the list of holes, and in the soak"] : []),
-          "Write the result down: Owner and others",
+          "Write the result down: Owner and other trades",
         ],
         shots: [r.title],
       },

@@ -17,7 +17,7 @@ export function handoverStops(build: Pick<BuildRow, "records" | "jobs">): string
     ...line("Not before its seats are proved", seatsOpen(build)),
     ...line("Still on the van for now", temporaryLeft(build.records)),
     ...line("Parked and never done", parkedLeft(build.records)),
-    ...line("Tails that nobody has connected", tailsOpen(build.records)),
+    ...line("Cable ends that nobody has connected", tailsOpen(build.records)),
     ...line("Holes not seen dry under water", notTested(build.records)),
     ...line(
       "Holes and rust that nobody has treated",

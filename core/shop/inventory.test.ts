@@ -111,7 +111,7 @@ describe("the sums", () => {
   it("go into the strip list, which weighs the same but for what is undecided", () => {
     expect(itemRows(records)).toHaveLength(5);
     const { draft, basis } = stripPrefill(records)!;
-    expect(basis["kg that came out"]).toBe(71.8);
+    expect(basis["kg removed"]).toBe(71.8);
     const input = {
       holes: [],
       rust: [],

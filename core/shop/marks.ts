@@ -70,7 +70,7 @@ export function stripPrefill(records: readonly BuildRecord[]): Prefill | undefin
     basis: {
       "holes to be closed": holes.reduce((n, m) => n + (m.count ?? 1), 0),
       "dm² of rust": Math.round(rust.reduce((n, m) => n + m.areaDm2!, 0) * 100) / 100,
-      ...(items.length ? { "kg that came out": inventoryOf(records).kgOut } : {}),
+      ...(items.length ? { "kg removed": inventoryOf(records).kgOut } : {}),
     },
   };
 }

@@ -6,7 +6,7 @@ import type { BuildRow, JobRow } from "./model";
 
 /** Work of these stages leaves faces that are seen. */
 const SEEN = new Set(["panels", "furniture"]);
-/** Sparks and swarf fly from these. */
+/** Hot work and swarf fly from these. */
 const HOT = new Set(["grinder"]);
 /** Minutes to cover one finished thing, at least so many in all, and to clean up: house figures. */
 const COVER = { each: 10, least: 15 };

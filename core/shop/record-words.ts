@@ -9,7 +9,7 @@ export const RECORD_WORDS: Readonly<Record<RecordKind, { words: string; tab: Bui
   deviation: { words: "deviation from a maker's sheet", tab: "records" },
   fault: { words: "fault", tab: "records" },
   mark: { words: "hole or rust", tab: "marks" },
-  item: { words: "came out of the van", tab: "items" },
+  item: { words: "removed from the van", tab: "items" },
   penetration: { words: "hole through the skin", tab: "openings" },
   zone: { words: "bare metal", tab: "shell" },
   circuit: { words: "added circuit", tab: "shell" },

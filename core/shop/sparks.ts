@@ -1,4 +1,4 @@
-// Sparks and swarf: off the same shift, looked at twice, the fire watched; until then the van stays where it stands.
+// Hot work and swarf: off the same shift, looked at twice, the fire watched; until then the van stays where it stands.
 
 import { sayClock } from "../plan/words";
 import { type Zone, zoneOf } from "../time/zone";

@@ -28,7 +28,7 @@ export function tailsBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, 
   });
 }
 
-/** Tails that nobody has connected. */
+/** Cable ends that nobody has connected. */
 export const tailsOpen = (records: BuildRow["records"]): string[] =>
   entriesOf(records, "tail")
     .filter((r) => !r.data.connected)

@@ -25,7 +25,7 @@ const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration", 
 const ANYBODYS: ReadonlySet<RecordKind> = new Set(["fault", "mark", "item", "penetration", "circuit"]);
 
 /** How the log names it. */
-const LOGGED: Partial<Record<RecordKind, string>> = { item: "came out", penetration: "hole" };
+const LOGGED: Partial<Record<RecordKind, string>> = { item: "removed item", penetration: "hole" };
 
 const CLOSED: Partial<Record<RecordKind, string>> = {
   mark: "treated",

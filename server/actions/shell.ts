@@ -1,4 +1,4 @@
-// Actions on the bare shell: the list of holes filled from the order, and its zones cleaned, taken over or sent back.
+// Actions on the bare body: the list of holes filled from the order, and its zones cleaned, taken over or sent back.
 
 import { v7 } from "uuid";
 import { HOLE_STEP_WORDS, holeStepped } from "@/core/shop/hole-chain";

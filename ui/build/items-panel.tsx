@@ -31,13 +31,13 @@ export function ItemsPanel({ view }: { view: BuildView }) {
       <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <p className="flex-1">{items.length > 0 && sums(view.inventory, view.money.currency)}</p>
         <Button kind="main" onClick={() => setForm({})}>
-          Write down what came out
+          Add a removed item
         </Button>
         <Link href={`/set-out?build=${encodeURIComponent(view.id)}&sheet=strip-list`} className="underline underline-offset-2">
           strip list
         </Link>
       </div>
-      {items.length === 0 && <p className="text-muted">Nothing that came out of this van is written down yet.</p>}
+      {items.length === 0 && <p className="text-muted">Nothing removed from this van is written down yet.</p>}
       <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
         {items.map((r) => (
           <li key={r.id} className="flex flex-wrap items-center gap-3 border-b px-3 py-2 last:border-0">
@@ -58,7 +58,7 @@ export function ItemsPanel({ view }: { view: BuildView }) {
           </li>
         ))}
       </ul>
-      <Dialog open={!!form} onOpenChange={(o) => !o && setForm(undefined)} title={form?.was ? form.was.title : "What came out"}>
+      <Dialog open={!!form} onOpenChange={(o) => !o && setForm(undefined)} title={form?.was ? form.was.title : "Removed item"}>
         {form && <ItemForm view={view} was={form.was} onDone={() => setForm(undefined)} />}
       </Dialog>
     </div>

@@ -85,6 +85,7 @@ export function JobRow({ job, view, open, onToggle }: { job: SheetJob; view: Bui
 
 function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
   const act = useAct();
+  const sheets = job.setOut.filter((k) => k === "check-in" || findCalculator(k));
   return (
     <div className="grid gap-x-8 gap-y-4 border-t px-4 py-4 md:grid-cols-2">
       <div className="md:col-span-2">
@@ -190,16 +191,16 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
             ))}
           </ul>
         </div>
-        {job.setOut.length > 0 && (
+        {sheets.length > 0 && (
           <div>
             <h3 className="mb-1 text-[0.8125rem]">Set-out</h3>
             <p className="flex flex-wrap gap-2">
-              {job.setOut.map((k) =>
+              {sheets.map((k) =>
                 k === "check-in" ? (
                   <Link key={k} href={`/builds/${view.id}?tab=van`} className={buttonClass()}>
                     Readings of the van
                   </Link>
-                ) : findCalculator(k) ? (
+                ) : (
                   <Link key={k} href={`/set-out?job=${encodeURIComponent(job.id)}&sheet=${k}`} className={buttonClass()}>
                     {findCalculator(k)!.title}
                     {job.sheets[k] && (
@@ -213,10 +214,6 @@ function JobDetail({ job, view }: { job: SheetJob; view: BuildView }) {
                       </span>
                     )}
                   </Link>
-                ) : (
-                  <span key={k} className="text-muted">
-                    {k}: no sheet yet
-                  </span>
                 ),
               )}
             </p>

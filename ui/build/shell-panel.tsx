@@ -1,5 +1,5 @@
 "use client";
-// The bare shell by zone: cleaned step by step, looked at by somebody else, taken over or sent back; and what the strip leaves open.
+// The bare body by zone: cleaned step by step, looked at by somebody else, taken over or sent back; and what the strip leaves open.
 
 import { useState } from "react";
 import { SHELL_STEPS, type ShellZoneName } from "@/core/shop/records";

@@ -19,8 +19,8 @@ const STAMPS = [
 
 export function CardSparks({ job, act }: { job: CardJob; act: Act }) {
   return (
-    <section aria-label="Sparks and swarf" className="mt-3">
-      <h3 className="text-[1.0625rem]">Sparks and swarf</h3>
+    <section aria-label="Hot work and swarf" className="mt-3">
+      <h3 className="text-[1.0625rem]">Hot work and swarf</h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card">
         {job.sparks.map((r) => (
           <One key={`${r.id} ${r.version}`} r={r} act={act} own={r.jobId === job.id} />

@@ -60,7 +60,7 @@ export const SHEETS: readonly Sheet[] = [
   },
   {
     name: "strip-list",
-    title: "Holes, rust, what came out",
+    title: "Holes, rust, removed items",
     stage: "Strip",
     fields: [
       {

@@ -31,8 +31,8 @@ export const WORN = [
 
 export const SPARKS = docket<Sparks>({
   kind: "sparks",
-  one: "Sparks and swarf",
-  many: "Sparks and swarf",
+  one: "Hot work and swarf",
+  many: "Hot work and swarf",
   intro:
     "Each cut, drilling and grinding: covered, worn, cavities below shut, and the swarf off the same shift with a second look. The van stays where it is until then. Hot work goes by local rules.",
   title: { label: "What is done", hint: "rivets of the racking ground off" },

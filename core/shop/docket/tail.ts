@@ -23,8 +23,8 @@ export const tailMm = (d: Pick<Tail, "junctionMm">): number => d.junctionMm + SP
 
 export const TAIL = docket<Tail>({
   kind: "tail",
-  one: "The tail of a unit",
-  many: "Tails",
+  one: "The cable end of a unit",
+  many: "Cable ends",
   intro:
     "Each powered unit in the skin: its label, its capped end, its way kept free before insulation. Open ones stay here to the handover.",
   title: { label: "Of which unit", hint: "roof fan" },
