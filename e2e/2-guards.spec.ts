@@ -1,12 +1,23 @@
 // What must not go through: a fitter's way to the lead's writes, a stale edit, an upload that is no image, a foreign page.
 
 import { expect, test } from "@playwright/test";
-import { picture, signIn } from "./people";
+import { expectAccessible, picture, signIn } from "./people";
 
-test("a fitter can't reach the lead's pages or writes", async ({ page }) => {
+test("a fitter can't reach the lead's pages or writes, and looks at what is theirs", async ({ page }) => {
   await signIn(page, "Teo");
   await expect(page).toHaveURL(/\/card/);
-  for (const path of ["/", "/lanes", "/builds/new", "/stores", "/proof", "/workshop"]) {
+  await page.getByRole("link", { name: "Lanes" }).click();
+  await expect(page.getByRole("region", { name: "Lane of Marlin Puppets" })).toBeVisible();
+  for (const name of ["Replan", "Compare with published", "Find or do /"]) await expect(page.getByRole("button", { name })).toHaveCount(0);
+  await page.goto("/stores");
+  await expect(page.getByRole("heading", { level: 1, name: "Where the kit lies" })).toBeVisible();
+  await expectAccessible(page);
+  await page.goto("/card");
+  await page.getByRole("link", { name: "Marlin Puppets" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Marlin Puppets" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Edit details" })).toHaveCount(0);
+  await expectAccessible(page);
+  for (const path of ["/", "/builds", "/builds/new", "/proof", "/workshop", "/builds/marlin-puppets/client"]) {
     await page.goto(path);
     await expect(page).toHaveURL(/\/card/);
   }

@@ -201,14 +201,14 @@ test("weeks and days show the same plan at another scale", async ({ page }) => {
 test("the yard tells a move, refuses one that must not be, and settles a word from the bench", async ({ page }) => {
   await signIn(page, "Mara");
   const busy = page.getByRole("article").filter({ hasText: " · till " }).first();
-  await busy.getByRole("button", { name: /^moved/ }).click();
+  await busy.getByRole("button", { name: /^Move van/ }).click();
   await expect(page.getByText(/Not now: .* is under way/)).toBeVisible();
   await page.keyboard.press("Escape");
   // The other van in the yard, Darkroom van, leaves in a test of its own.
   const name = "Field vet";
   await page
     .getByRole("region", { name: "Yard" })
-    .getByRole("button", { name: `Move ${name}` })
+    .getByRole("button", { name: `Move van: ${name}` })
     .click();
   await page.getByRole("menuitem", { name: "Off site" }).click();
   // Off the yard only with everything looked at.

@@ -176,7 +176,7 @@ test("a circuit is dead only when it was measured, and what sparks near it waits
 test("a van leaves the yard only when everything was looked at", async ({ page }) => {
   await signIn(page, "Mara");
   await page.goto("/");
-  await page.getByRole("button", { name: "Move Darkroom van" }).click();
+  await page.getByRole("button", { name: "Move van: Darkroom van" }).click();
   await page.getByRole("menuitem", { name: "Off site" }).click();
   const dialog = page.getByRole("dialog", { name: "Darkroom van leaves the yard" });
   const gone = dialog.getByRole("button", { name: "It has left" });
@@ -185,7 +185,7 @@ test("a van leaves the yard only when everything was looked at", async ({ page }
     await dialog.getByLabel(tick).check();
   await gone.click();
   await expect(page.getByText("Darkroom van has left")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Move Darkroom van" })).toHaveCount(0);
+  await expect(page.getByRole("button", { name: "Move van: Darkroom van" })).toHaveCount(0);
 });
 
 test("on the phone a hole goes a step further by a tap, and a zone is cleaned", async ({ page }) => {

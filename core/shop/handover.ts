@@ -1,5 +1,6 @@
 // What keeps a van from being handed over although every job is done: things that somebody opened and nobody closed.
 
+import { briefOpen } from "./brief";
 import { entriesOf } from "./docket/of";
 import { marksIn, sayMark } from "./marks";
 import type { BuildRow } from "./model";
@@ -17,6 +18,7 @@ export function handoverStops(build: Pick<BuildRow, "records" | "jobs">): string
     ...line("Not before its seats are proved", seatsOpen(build)),
     ...line("Still on the van for now", temporaryLeft(build.records)),
     ...line("Parked and never done", parkedLeft(build.records)),
+    ...line("Seats of the order", briefOpen(build)),
     ...line("Cable ends that nobody has connected", tailsOpen(build.records)),
     ...line("Holes not seen dry under water", notTested(build.records)),
     ...line(

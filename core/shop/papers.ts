@@ -1,6 +1,7 @@
 // What the papers of a build (consents, work of others, traps, metal behind cuts, taped cavities) hold up and have to say.
 
 import type { Van } from "../van/model";
+import { briefBefore } from "./brief";
 import { consentBefore } from "./consent";
 import { contentsBefore } from "./contents";
 import { highWords } from "./high";
@@ -25,6 +26,7 @@ import { attendWords, benchBefore } from "./waits";
 /** What a job that is not begun yet waits for, in words. */
 export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
   ...consentBefore(build, job),
+  ...briefBefore(build, job),
   ...contentsBefore(build, job),
   ...membersBefore(build, job),
   ...trapsBefore(build, job),

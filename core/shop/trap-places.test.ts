@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { vans } from "../van/model";
+import { openingStretch } from "./layout";
 import { paperWords } from "./papers";
 import { entry } from "./testing/entry";
 import { done, job, NOW, testShop } from "./testing/shop";
@@ -38,12 +39,24 @@ describe("places that later work covers", () => {
     expect(trapPlaces(b, van)).toEqual([]);
     expect(trapPlaces(b, undefined)).toEqual([]);
   });
-  it("and, once frames are set out, rib by rib from what lies behind the battens", () => {
-    const { b } = withWindow();
+  it("and, once the frame of a roof unit is set out, where that frame lies; of battens nobody has set out nothing is claimed", () => {
+    const { shop, b } = withWindow();
+    const fan = job(shop, "OP-04");
+    const g = van.geometry;
+    const roof = {
+      roof: { length: g.inside.lengthMm, width: g.inside.widthRoofMm, crown: 30 },
+      ribs: g.roofRibs.map((r) => ({ at: r.atMm, width: r.widthMm })),
+      items: [{ name: "fan", overall: { length: 440, width: 440 }, cut: { length: 360, width: 360 } }],
+      margins: { rib: 5, item: 40, edge: 0 },
+    };
+    b.sheets.push({ ...b.sheets[0], id: "r", calculator: "roof-plan", jobId: fan.id, input: roof });
+    const battens = () => trapPlaces(b, van).filter((p) => p.under === "batten");
+    expect(battens()).toEqual([]);
     b.sheets.push({ ...b.sheets[0], id: "f", calculator: "support-frame", jobId: "a.OP-03", input: {} });
-    const framing = trapPlaces(b, van).filter((p) => p.under === "batten");
-    expect(new Set(framing.map((p) => p.zone))).toEqual(new Set(["left", "right", "ceiling"]));
-    expect(framing.find((p) => p.zone === "left")!.rib).toBe(van.geometry.sideRibs.map((_, i) => i + 1).join(", "));
+    const { from, to } = openingStretch(b, fan)!;
+    const reached = g.roofRibs.flatMap((r, i) => (r.atMm + r.widthMm / 2 > from - 39 && r.atMm - r.widthMm / 2 < to + 39 ? [i + 1] : []));
+    expect(battens().map((p) => [p.zone, p.job.id, p.rib])).toEqual([["ceiling", fan.id, reached.join(", ")]]);
+    expect(reached.length).toBeLessThan(g.roofRibs.length);
   });
   it("are open until somebody looked, or wrote a thing down there", () => {
     const { b } = withWindow();

@@ -1,6 +1,6 @@
-// Where things could be trapped, by the set-outs that are kept: under cuts and flanges, and rib by rib behind battens.
+// Where things could be trapped, by the set-outs that are kept: under cuts and flanges, and behind the frames of roof units.
 
-import { findCalculator } from "../setout/calculators";
+import { ROOF_FRAME } from "../library/need";
 import type { Van } from "../van/model";
 import { STRIPS } from "./codes";
 import { entriesOf } from "./docket/of";
@@ -31,7 +31,7 @@ function label(zone: TrapZone, rib: string, from: number, to: number, what: stri
   return `${TRAP_ZONES[zone]}, ${where}, ${what}`;
 }
 
-/** Places under openings whose place is set out, then walls and ceiling behind the battens of jobs still to come. */
+/** Places under openings whose place is set out, and behind the frames of roof units that are. */
 export function trapPlaces(build: BuildRow, van: Van | undefined): TrapPlace[] {
   if (!van) return [];
   const { sideRibs, roofRibs } = van.geometry;
@@ -46,20 +46,28 @@ export function trapPlaces(build: BuildRow, van: Van | undefined): TrapPlace[] {
     const rib = zone === "floor" ? "" : ribsIn(zone === "ceiling" ? roofRibs : sideRibs, from, to);
     out.push({ label: label(zone, rib, from, to, `under ${job.name}`), zone, rib, under: "flange", job });
   }
-  for (const job of build.jobs) {
-    if (job.stage !== "framing" || job.place !== "van" || job.state === "done" || !hasFrameSheet(build)) continue;
-    for (const zone of ["left", "right", "ceiling"] as const) {
-      if (!job.zones.includes(zone)) continue;
-      const rib = (zone === "ceiling" ? roofRibs : sideRibs).map((_, i) => i + 1).join(", ");
-      out.push({ label: label(zone, rib, 0, 0, `behind ${job.name}`), zone, rib, under: "batten", job });
-    }
+  for (const { job, at } of framedRoofUnits(build)) {
+    const reach = ROOF_FRAME.b + ROOF_FRAME.play;
+    const [from, to] = [at.from - reach, at.to + reach];
+    const rib = ribsIn(roofRibs, from, to);
+    out.push({ label: label("ceiling", rib, from, to, `behind the frame of ${job.name}`), zone: "ceiling", rib, under: "batten", job });
   }
   return out;
 }
 
-/** Battens are looked behind once their set-out is begun: a house that keeps none is not asked. */
-const hasFrameSheet = (build: Pick<BuildRow, "sheets">): boolean =>
-  build.sheets.some((s) => s.calculator === "support-frame" && !!findCalculator(s.calculator));
+/**
+ * Roof units whose frame of battens is set out, with where they lie: the sheet of the unit's own job, or one for all roof units. Battens
+ * of walls and ceiling have no set-out of their own yet: of them nothing is claimed.
+ */
+function framedRoofUnits(build: BuildRow): { job: JobRow; at: { from: number; to: number } }[] {
+  const frames = build.sheets.filter((s) => s.calculator === "support-frame");
+  const cuts = build.jobs.filter((j) => j.stage === "openings" && j.irreversible === "cut" && sideOf(j) === "roof");
+  return cuts.flatMap((job) => {
+    const own = frames.some((s) => s.jobId === job.id || !cuts.some((c) => c.id === s.jobId));
+    const at = own && job.state !== "done" ? openingStretch(build, job) : undefined;
+    return at ? [{ job, at }] : [];
+  });
+}
 
 /** Places that nobody has looked over: neither an entry that says what was there nor a thing written down at it. */
 export function placesOpen(build: BuildRow, van: Van | undefined): TrapPlace[] {

@@ -111,19 +111,29 @@ export const READINGS: readonly Reading[] = [
   },
 ];
 
-const rib =
-  (key: "roofRibs" | "sideRibs", i: number) =>
-  (g: Geometry, mm: number): Geometry => ({ ...g, [key]: g[key].map((r, k) => (k === i ? { ...r, atMm: mm } : r)) });
+type RibSize = "atMm" | "widthMm" | "depthMm";
 
-/** The middle of each rib, from one end for all of them: bays between ribs are numbered from there, everywhere the same. */
+const rib =
+  (key: "roofRibs" | "sideRibs", i: number, size: RibSize) =>
+  (g: Geometry, mm: number): Geometry => ({ ...g, [key]: g[key].map((r, k) => (k === i ? { ...r, [size]: mm } : r)) });
+
+/** What is read of a rib: its middle, from one end for all of them, so that bays between ribs are numbered from there; width; depth. */
+const RIB: readonly [suffix: string, size: RibSize, label: string, datum: string][] = [
+  ["", "atMm", "its middle", "from the bulkhead flange; the second time back from the rear"],
+  ["Width", "widthMm", "its width", "flange to flange at half height"],
+  ["Depth", "depthMm", "its depth", "from the inside of the skin to the crest of the rib"],
+];
+
 const ribReadings = (g: Geometry, key: "roofRibs" | "sideRibs", word: string): Reading[] =>
-  g[key].map((_, i) => ({
-    name: `${key}${i + 1}`,
-    label: `${word} ${i + 1}, its middle`,
-    datum: "from the bulkhead flange; the second time back from the rear",
-    of: (geo) => geo[key][i].atMm,
-    put: rib(key, i),
-  }));
+  g[key].flatMap((_, i) =>
+    RIB.map(([suffix, size, label, datum]) => ({
+      name: `${key}${i + 1}${suffix}`,
+      label: `${word} ${i + 1}, ${label}`,
+      datum,
+      of: (geo: Geometry) => geo[key][i][size],
+      put: rib(key, i, size),
+    })),
+  );
 
 /** All sizes that are read of a van of this template: those of every van, and its own ribs. */
 export const readingsOf = (g: Geometry): Reading[] => [

@@ -36,7 +36,9 @@ export function CutLists({ view }: { view: BuildView }) {
       <DocketList view={view} kind="line" />
       <DocketList view={view} kind="tail" preset={tails.length ? { title: tails[0].title, data: { hole: tails[0].hole } } : undefined}>
         {tails.length > 0 && (
-          <p className="mb-2 text-amber-text">No cable end is written down for {tails.map((t) => `hole ${t.hole}, ${t.title}`).join("; ")}.</p>
+          <p className="mb-2 text-amber-text">
+            No cable end is written down for {tails.map((t) => `hole ${t.hole}, ${t.title}`).join("; ")}.
+          </p>
         )}
       </DocketList>
       <DocketList view={view} kind="sparks" beside={(r) => <Stamps r={r} open={view.papers.sparks[r.id] ?? []} />} />

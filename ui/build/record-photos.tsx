@@ -83,7 +83,12 @@ export function RecordPhotos({
           ))}
         </select>
       )}
-      <Button size={touch ? "touch" : "desk"} disabled={act.busy} onClick={() => file.current?.click()}>
+      <Button
+        size={touch ? "touch" : "desk"}
+        {...(share === undefined ? { "aria-label": `Photo: ${title}` } : {})}
+        disabled={act.busy}
+        onClick={() => file.current?.click()}
+      >
         {share === undefined ? "Photo" : `${Math.round(share * 100)} %`}
       </Button>
     </>

@@ -44,17 +44,24 @@ export function CardFoundList({ job }: { job: CardJob }) {
     <section aria-label="Found and measured" className="mt-4">
       <h3 className="text-[1.0625rem]">Found and measured</h3>
       <Boxes buildId={job.buildId} boxes={found.boxes} touch />
-      <ul className="mt-1 overflow-hidden rounded-md border bg-card empty:hidden">
-        {found.records.map((r) => (
-          <li key={r.id} className="flex flex-wrap items-center gap-2 border-b px-3 py-2 last:border-0">
-            <button type="button" onClick={() => setForm({ kind: r.kind, was: r })} className="min-h-11 min-w-0 flex-1 text-left">
-              <b>{r.title}</b>
-              <span className="block text-[0.9375rem] text-muted">{says(r)}</span>
-            </button>
-            <RecordPhotos id={r.id} title={r.title} photos={r.photos} touch />
-          </li>
-        ))}
-      </ul>
+      {found.records.length > 0 && (
+        <details className="mt-1 rounded-md border bg-card">
+          <summary className="flex min-h-13 cursor-pointer items-center px-3 font-semibold">
+            {found.records.length === 1 ? "1 open thing on this van" : `${found.records.length} open things on this van`}
+          </summary>
+          <ul className="border-t">
+            {found.records.map((r) => (
+              <li key={r.id} className="flex flex-wrap items-center gap-2 border-b px-3 py-2 last:border-0">
+                <button type="button" onClick={() => setForm({ kind: r.kind, was: r })} className="min-h-11 min-w-0 flex-1 text-left">
+                  <b>{r.title}</b>
+                  <span className="block text-[0.9375rem] text-muted">{says(r)}</span>
+                </button>
+                <RecordPhotos id={r.id} title={r.title} photos={r.photos} touch />
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
       <details className="mt-2 rounded-md border bg-card">
         <summary className="flex min-h-13 cursor-pointer items-center px-3 font-semibold">Write something down</summary>
         <div className="grid grid-cols-2 gap-2 border-t p-3">

@@ -118,7 +118,7 @@ function MoveVan({ van, view }: { van: Standing; view: YardView }) {
         <Menu.Trigger
           disabled={act.busy}
           className="flex h-7 shrink-0 items-center gap-1 rounded-md px-1.5 text-[0.75rem] text-muted hover:bg-sunk hover:text-ink"
-          aria-label={`Move ${van.name}`}
+          aria-label={`Move van: ${van.name}`}
         >
           <MoveRight size={14} /> Move van
         </Menu.Trigger>

@@ -14,7 +14,15 @@ export interface Owner {
   leisureMarked?: boolean;
   animals?: string;
   tallMm?: number;
+  /** Each seat: for the road, with what shows that its anchor holds, or not for the road. */
+  seats?: { name: string; kind: "belted" | "leisure"; evidence?: string }[];
+  /** The largest things that go in, mm. */
+  things?: { name: string; l?: number; w?: number; h?: number }[];
 }
+
+/** Seats that somebody may ride on: those of the list with evidence of their anchors; without a list, as they are drawn. */
+export const beltedSeats = (o: Owner): number =>
+  o.seats?.length ? o.seats.filter((s) => s.kind === "belted" && s.evidence?.trim()).length : (o.beltsDrawn ?? 0);
 
 export const TOUCHES = ["skin", "structure", "rack", "seat", "lettering"] as const;
 export type Touches = (typeof TOUCHES)[number];
@@ -40,8 +48,10 @@ const choices = <T extends string>(words: Record<T, string>): Choice[] => Object
 /** What the layout does not give that was ordered, in words. */
 export function ownerFindings(o: Owner): string[] {
   const out: string[] = [];
-  if (o.beltsOrdered !== undefined && (o.beltsDrawn ?? 0) < o.beltsOrdered)
-    out.push(`${o.beltsDrawn ?? 0} belted seats drawn where ${o.beltsOrdered} were ordered`);
+  const belted = beltedSeats(o);
+  if (o.beltsOrdered !== undefined && belted < o.beltsOrdered)
+    out.push(`${belted} belted seats drawn where ${o.beltsOrdered} were ordered`);
+  for (const s of o.seats ?? []) if (s.kind === "belted" && !s.evidence?.trim()) out.push(`${s.name}: nothing shows that its anchor holds`);
   if (o.leisureSeats && !o.leisureMarked)
     out.push(`${o.leisureSeats} leisure ${o.leisureSeats === 1 ? "seat is" : "seats are"} not marked "not while driving"`);
   return out;
@@ -65,6 +75,40 @@ export const OWNER = docket<Owner>({
     { key: "leisureMarked", label: 'Each is marked "not while driving"', type: "flag", when: (d) => Number(d.leisureSeats ?? 0) > 0 },
     { key: "tallMm", label: "Tallest sleeper", type: "number", min: 500, max: 2500, unit: "mm" },
     { key: "animals", label: "Animals", type: "words" },
+    {
+      key: "seats",
+      label: "Seats, one by one",
+      type: "rows",
+      most: 12,
+      add: "Add a seat",
+      columns: [
+        { key: "name", label: "Seat", type: "words", required: true },
+        {
+          key: "kind",
+          label: "It is",
+          type: "choice",
+          options: [
+            ["belted", "belted, for the road"],
+            ["leisure", "leisure, not while driving"],
+          ],
+          required: true,
+        },
+        { key: "evidence", label: "What shows that its anchor holds", type: "words" },
+      ],
+    },
+    {
+      key: "things",
+      label: "Largest things carried, mm",
+      type: "rows",
+      most: 20,
+      add: "Add a thing",
+      columns: [
+        { key: "name", label: "What", type: "words", required: true },
+        { key: "l", label: "Long", type: "number", min: 1, max: 6000 },
+        { key: "w", label: "Wide", type: "number", min: 1, max: 3000 },
+        { key: "h", label: "High", type: "number", min: 1, max: 3000 },
+      ],
+    },
   ],
   says: (d) =>
     [

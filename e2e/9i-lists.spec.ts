@@ -1,0 +1,96 @@
+// Lists and places: searched, ordered and saved; kept in the address; focus comes back; what hangs on something is asked first.
+
+import { readFileSync } from "node:fs";
+import { expect, test } from "@playwright/test";
+import { signIn } from "./people";
+
+test("stores are ordered and searched, the address keeps it, and the file has what is shown", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/stores");
+  // Of some hundred lines only those near the window are drawn.
+  expect(await page.locator("[id^='part-']").count()).toBeLessThan(60);
+  await page.getByRole("button", { name: /^All/ }).click();
+  await page.getByLabel("Order by").selectOption("supplier");
+  await page.getByLabel("Filter by part, build or supplier").fill("fan night bakery");
+  await expect(page).toHaveURL(/show=all/);
+  await page.reload();
+  await expect(page.getByLabel("Order by")).toHaveValue("supplier");
+  await expect(page.getByLabel("Filter by part, build or supplier")).toHaveValue("fan night bakery");
+  await expect(page.getByRole("heading", { level: 2, name: /^from / }).first()).toBeVisible();
+  const lines = await page.locator("[id^='part-']").count();
+  const saving = page.waitForEvent("download");
+  await page.getByRole("button", { name: "CSV" }).click();
+  const file = readFileSync((await (await saving).path())!, "utf8")
+    .trimEnd()
+    .split("\r\n");
+  expect(file).toHaveLength(lines + 1);
+  expect(file[0]).toContain("part,quantity,build");
+  // From another page and back, it is where it was.
+  await page
+    .getByRole("link", { name: /Night bakery/ })
+    .first()
+    .click();
+  await expect(page).toHaveURL(/builds\/night-bakery/);
+  await expect(page).toHaveTitle(/Night bakery/);
+  await page.goBack();
+  await expect(page.getByLabel("Filter by part, build or supplier")).toHaveValue("fan night bakery");
+});
+
+test("tabs, sheets and lanes have their place in the address, and a sheet its title", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/night-bakery");
+  await page.getByRole("tab", { name: /^Removed items/ }).click();
+  await page.reload();
+  await expect(page.getByRole("tab", { name: /^Removed items/ })).toHaveAttribute("aria-selected", "true");
+  await page.goto("/set-out");
+  await page.getByRole("button", { name: "Cable through the roof" }).click();
+  await expect(page).toHaveURL(/sheet=cable/);
+  await expect(page).toHaveTitle(/^Cable through the roof/);
+  await page.goto("/lanes");
+  await page.getByRole("radio", { name: "days" }).click();
+  await page.getByRole("radio", { name: "fitters" }).click();
+  await page.reload();
+  await expect(page.getByRole("radio", { name: "days" })).toHaveAttribute("aria-checked", "true");
+  await expect(page.getByRole("radio", { name: "fitters" })).toHaveAttribute("aria-checked", "true");
+});
+
+test("in Lanes arrows work at once, one key leads to the panel, Esc closes it, and dialogs give the focus back", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/lanes");
+  await page.keyboard.press("ArrowRight");
+  const panel = page.getByRole("complementary", { name: /^Job / });
+  await expect(panel).toBeVisible();
+  await page.keyboard.press("w");
+  await expect(panel).toBeFocused();
+  await page.keyboard.press("Escape");
+  await expect(panel).toHaveCount(0);
+  await expect(page.locator("[id^='block-']:focus")).toHaveCount(1);
+  const opener = page.getByRole("button", { name: "Compare with published" });
+  await opener.click();
+  await expect(page.getByRole("dialog")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(opener).toBeFocused();
+});
+
+test("what hangs on a lead's sign-in is said before it is retired", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/workshop?tab=users");
+  const row = page.getByRole("listitem").filter({ hasText: "signs in as teo" });
+  await row.getByRole("button", { name: "Retire" }).click();
+  const ask = page.getByRole("dialog", { name: "Retire Teo?" });
+  await expect(ask).toContainText(/planned jobs of/);
+  await ask.getByRole("button", { name: "Keep" }).click();
+  await expect(row.getByRole("button", { name: "Retire" })).toBeFocused();
+  await expect(row).not.toContainText("Bring back");
+});
+
+test("a plan on paper has no buttons, and all of it", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/lanes");
+  await page.evaluate(() => window.dispatchEvent(new Event("beforeprint")));
+  await expect(page.getByRole("heading", { level: 1, name: /^Plan by builds/ })).toBeVisible();
+  expect(await page.locator("main button").count()).toBe(0);
+  expect(await page.locator("main tbody tr").count()).toBeGreaterThan(200);
+  await page.evaluate(() => window.dispatchEvent(new Event("afterprint")));
+  await expect(page.getByRole("region", { name: "Lane of Night bakery" })).toBeVisible();
+});
