@@ -60,6 +60,7 @@ export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined
     noiseWeek: w.noise_week === null ? {} : json(w.noise_week),
     noiseConfirmed: text(w.noise_confirmed),
     skinBelowC: num(w.skin_below_c),
+    figures: json(w.figures) as Workshop["figures"],
     firstTimes: bool(w.first_times),
     releaseCuts: bool(w.release_cuts),
     yardPlaces: num(w.yard_places),

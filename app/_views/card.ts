@@ -2,11 +2,12 @@
 
 import { sayClock, sayDay, sayTime } from "@/core/plan/words";
 import { bondClocks, runningClocks } from "@/core/shop/clocks";
-import { dayEnd, LAST } from "@/core/shop/day-end";
+import { dayEnd } from "@/core/shop/day-end";
 import { entriesOf } from "@/core/shop/docket/of";
 import { maySign } from "@/core/shop/first-piece";
 import { firstTimeWords } from "@/core/shop/first-time";
 import { airAt, atLimit } from "@/core/shop/heat";
+import { figure } from "@/core/shop/house-figures";
 import { cameOutWords } from "@/core/shop/inventory";
 import { byStep, kitLines } from "@/core/shop/kit";
 import { calendarData, workedMinutes } from "@/core/shop/left";
@@ -129,7 +130,7 @@ function atDaysEnd({ shop, now, zone }: State): boolean {
   if (!calendar) return false;
   const day = zone.dayOf(now);
   const last = openHours(zone, calendarData(calendar), day, day).open.stretches().at(-1);
-  return last !== undefined && now >= last[1] - LAST;
+  return last !== undefined && now >= last[1] - figure(shop, "dayEnd");
 }
 
 /** What fits before the next job, where nothing is under way. */

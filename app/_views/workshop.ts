@@ -108,6 +108,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
       firstTimes: w.firstTimes,
       releaseCuts: w.releaseCuts,
       house: w.house,
+      figures: w.figures,
       hourRate: w.hourRate,
       currency: w.currency,
     },

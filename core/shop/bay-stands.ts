@@ -5,11 +5,10 @@ import type { Plan } from "../plan/model";
 import { openHours } from "../time/calendar";
 import { DAY, type Minute, zoneOf } from "../time/zone";
 import { longestDay } from "./forward";
+import { figure } from "./house-figures";
 import { calendarData } from "./left";
 import type { Shop } from "./model";
 
-/** Bays are looked at so many days ahead. A house figure. */
-export const AHEAD = 28;
 /** So many of the longer stretches are told one by one. */
 const TOLD = 4;
 
@@ -26,7 +25,8 @@ export function bayStands(shop: Shop, plan: Plan, now: Minute): Map<string, BayS
   const calendar = shop.calendars.find((c) => c.id === "shop");
   if (!calendar) return undefined;
   const zone = zoneOf(shop.workshop.zone);
-  const { open } = openHours(zone, calendarData(calendar), zone.dayOf(now), zone.dayOf(now) + AHEAD);
+  const ahead = figure(shop, "baysAhead");
+  const { open } = openHours(zone, calendarData(calendar), zone.dayOf(now), zone.dayOf(now) + ahead);
   const builds = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, b.id] as const)));
   const buildOf = (job: string) => builds.get(job);
   const known = {
@@ -37,7 +37,7 @@ export function bayStands(shop: Shop, plan: Plan, now: Minute): Map<string, BayS
   const half = longestDay(calendar) / 2;
   return new Map(
     shop.bays.map((bay) => {
-      const idle = idleAt(plan, bay.id, open, zone, [now, now + AHEAD * DAY], known);
+      const idle = idleAt(plan, bay.id, open, zone, [now, now + ahead * DAY], known);
       const long = idle.filter((i) => i.minutes >= half).sort((a, b) => b.minutes - a.minutes);
       return [bay.id, { sums: idleByCause(idle), long: long.slice(0, TOLD), asked: askedFor(plan, bay.id, buildOf) }];
     }),

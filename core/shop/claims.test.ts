@@ -26,6 +26,8 @@ function sheet(
   return { ...base, savedBy: "u", savedAt: NOW, second: null, secondBy: null, lockedAt: null, version: 1 };
 }
 
+const HOUSE = { workshop: { figures: {} } } as never;
+
 describe("a part that does not fit", () => {
   const build = () => structuredClone(SWIVEL);
   it("is claimed by what its kept sheet says, of the parts that are here", () => {
@@ -75,15 +77,17 @@ describe("work above reach", () => {
   const roof = { zones: ["roof"], place: "van" as const, state: "todo" as const, tools: ["roof platform"] };
   const one = [{ skill: "body", level: 2, people: 1, ticket: null }];
   it("says what stands there, and a second person where the plan has one alone", () => {
-    expect(highWords(van, { ...roof, crew: one })[0]).toMatch(/Above reach \(2530 mm\): its platform is booked; a second person by name/);
-    expect(highWords(van, { ...roof, tools: [], crew: [...one, ...one] })[0]).toMatch(/platform or ladder; on the roof/);
+    expect(highWords(HOUSE, van, { ...roof, crew: one })[0]).toMatch(
+      /Above reach \(2530 mm\): its platform is booked; a second person by name/,
+    );
+    expect(highWords(HOUSE, van, { ...roof, tools: [], crew: [...one, ...one] })[0]).toMatch(/platform or ladder; on the roof/);
   });
   it("is nothing for a low van, other zones, the bench, or what is done", () => {
-    expect(highWords({ heightMm: 2000 }, { ...roof, crew: one })).toEqual([]);
-    expect(highWords(van, { ...roof, zones: ["left"], crew: one })).toEqual([]);
-    expect(highWords(van, { ...roof, place: "bench", crew: one })).toEqual([]);
-    expect(highWords(van, { ...roof, state: "done", crew: one })).toEqual([]);
-    expect(highWords(undefined, { ...roof, crew: one })).toEqual([]);
+    expect(highWords(HOUSE, { heightMm: 2000 }, { ...roof, crew: one })).toEqual([]);
+    expect(highWords(HOUSE, van, { ...roof, zones: ["left"], crew: one })).toEqual([]);
+    expect(highWords(HOUSE, van, { ...roof, place: "bench", crew: one })).toEqual([]);
+    expect(highWords(HOUSE, van, { ...roof, state: "done", crew: one })).toEqual([]);
+    expect(highWords(HOUSE, undefined, { ...roof, crew: one })).toEqual([]);
   });
 });
 

@@ -12,9 +12,6 @@ import { obstacles } from "./ready";
 import { count } from "./say";
 import { sparksOpen } from "./sparks";
 
-/** Shown in the last so many minutes of a day. A house figure. */
-export const LAST = 60;
-
 export interface DayEnd {
   /** What was done today. */
   done: string[];

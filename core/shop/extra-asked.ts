@@ -8,19 +8,11 @@ import { AREAS } from "./docket/client";
 import { entriesOf } from "./docket/of";
 import { type AskedJob, around } from "./extra";
 import { chainOfCoats } from "./extra-coats";
+import { figure } from "./house-figures";
 import type { BuildRow, JobRow, SheetRow, Shop } from "./model";
 import { coversWork, isBelieved } from "./others";
 import { behindHole, freshBelow, isOpen, lateHole, penetrationsIn, SIDE_WORDS } from "./penetrations";
 import { protection } from "./protect";
-
-/** Minutes for what nobody has measured: house figures. */
-const SCRIBE_A_METRE = 40;
-const DRESS_A_PLACE = 25;
-const SCUFF = 20;
-const BATTERY_CHECK = 15;
-const ACCEPT = { look: 10, more: 20 };
-/** The edge coat of a hole made late is left alone for so long. */
-const EDGE_COAT = 60;
 
 type Source = (shop: Shop, build: BuildRow, sheet: SheetRow, o: Outcome, now: Minute) => AskedJob[];
 
@@ -28,7 +20,7 @@ const codeOf = (build: BuildRow, code: string): JobRow | undefined => build.jobs
 const ids = (...jobs: (JobRow | undefined)[]): string[] => jobs.flatMap((j) => (j ? [j.id] : []));
 
 /** A sunken edge is built up to a line that is scribed on the van; metal that stands proud is dressed back first. */
-const support: Source = (_shop, build, sheet, o) => {
+const support: Source = (shop, build, sheet, o) => {
   const { heights } = o.results as { heights: { at: number; height: number }[] };
   const board = codeOf(build, FLOOR_BOARDS);
   const own = build.jobs.find((j) => j.id === sheet.jobId);
@@ -43,7 +35,7 @@ const support: Source = (_shop, build, sheet, o) => {
     key: keys.dress,
     name: "Metal dressed back at the floor's edge",
     why: `the set-out shows metal proud at ${proud.map((h) => `${h.at}`).join(", ")} mm`,
-    minutes: around(DRESS_A_PLACE * proud.length),
+    minutes: around(figure(shop, "dressPlace") * proud.length),
     skill: "body",
     steps: [
       "Lay the level line over the edge",
@@ -64,7 +56,7 @@ const support: Source = (_shop, build, sheet, o) => {
       key: keys.scribe,
       name: "Support scribed under the bent edge",
       why: `the edge has sunk by up to ${highest} mm`,
-      minutes: around(Math.max(20, SCRIBE_A_METRE * long)),
+      minutes: around(Math.max(20, figure(shop, "scribeMetre") * long)),
       skill: "joinery",
       steps: [
         "Cut to the outline of the set-out",
@@ -95,7 +87,7 @@ const scuff: Source = (shop, build, sheet, o, now) => {
       key: `scuff:${sheet.id}:${at}`,
       name: `Scuff again: ${job.name}`,
       why: `the coat of ${coated} could be gone over for ${latestH} h, and that is past`,
-      minutes: around(SCUFF),
+      minutes: around(figure(shop, "scuff")),
       stage: job.stage,
       zones: job.zones,
       skill: job.crew[0]?.skill ?? "any",
@@ -110,7 +102,7 @@ const scuff: Source = (shop, build, sheet, o, now) => {
 };
 
 /** What stays connected would empty the battery while the van stands: looked at half-way. */
-const battery: Source = (_shop, _build, sheet, o, now) => {
+const battery: Source = (shop, _build, sheet, o, now) => {
   const { daysToFlat, neededDays } = o.results as { daysToFlat: number | null; neededDays: number };
   if (daysToFlat === null || daysToFlat >= neededDays) return [];
   const circuits = (sheet.input.circuits as { name: string }[]).map((c) => c.name);
@@ -119,7 +111,7 @@ const battery: Source = (_shop, _build, sheet, o, now) => {
       key: `battery:${sheet.id}`,
       name: "Battery looked at while it stands",
       why: `flat after ${daysToFlat} days, and it stands longer: ${circuits.join(", ")}`,
-      minutes: around(BATTERY_CHECK),
+      minutes: around(figure(shop, "batteryCheck")),
       stage: "strip",
       zones: [],
       skill: "any",
@@ -186,7 +178,7 @@ function ofSheets(shop: Shop, build: BuildRow, now: Minute): AskedJob[] {
 }
 
 /** What is only said to be done is looked at in a job of its own; what was refused is done again in one. */
-function ofOthers(build: BuildRow): AskedJob[] {
+function ofOthers(shop: Shop, build: BuildRow): AskedJob[] {
   return entriesOf(build.records, "others").flatMap((r): AskedJob[] => {
     const { data } = r;
     const before = build.jobs.filter((j) => j.state === "todo" && coversWork(r, j)).map((j) => j.id);
@@ -210,7 +202,7 @@ function ofOthers(build: BuildRow): AskedJob[] {
         key: `accept:${r.id}`,
         name: `Looked over: ${r.title}`,
         why: `${AREAS[data.area]}, said to be done by ${data.who}`,
-        minutes: around(data.pierces ? ACCEPT.more : ACCEPT.look),
+        minutes: around(data.pierces ? figure(shop, "acceptTest") : figure(shop, "acceptLook")),
         steps: [
           `Look at ${r.title}`,
           "Pull at it, meter it or water it, as it asks",
@@ -224,7 +216,7 @@ function ofOthers(build: BuildRow): AskedJob[] {
 }
 
 /** Holes wanted where what lies behind them is begun: cover, swarf, edge and lining once more. */
-function ofHoles(build: BuildRow, now: Minute): AskedJob[] {
+function ofHoles(shop: Shop, build: BuildRow, now: Minute): AskedJob[] {
   return penetrationsIn(build.records).flatMap((r): AskedJob[] => {
     const late = lateHole(build, r.data.side);
     if (!late || r.data.by !== "us" || (r.data.state !== "wanted" && r.data.state !== "set out" && !isOpen(r.data))) return [];
@@ -240,7 +232,7 @@ function ofHoles(build: BuildRow, now: Minute): AskedJob[] {
         zones: own?.zones ?? [...behindHole(r.data.side)],
         skill: "body",
         level: 2,
-        holdMinutes: EDGE_COAT,
+        holdMinutes: figure(shop, "edgeCoat"),
         steps: [
           "The cables of that wall are on the drawing of what was built",
           "Cover what lies behind and below",
@@ -270,5 +262,7 @@ function ofHoles(build: BuildRow, now: Minute): AskedJob[] {
 /** Jobs that something found asks for and that are not among the build's. */
 export function askedJobs(shop: Shop, build: BuildRow, now: Minute): AskedJob[] {
   const have = new Set(build.jobs.flatMap((j) => (j.extra ? [j.extra] : [])));
-  return [...ofSheets(shop, build, now), ...ofOthers(build), ...ofHoles(build, now), ...protection(build)].filter((a) => !have.has(a.key));
+  return [...ofSheets(shop, build, now), ...ofOthers(shop, build), ...ofHoles(shop, build, now), ...protection(build)].filter(
+    (a) => !have.has(a.key),
+  );
 }

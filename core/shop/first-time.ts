@@ -1,9 +1,10 @@
 // The first time somebody does a kind of job: more time, a guide, and somebody who looks at the first piece.
 
+import { figure } from "./house-figures";
 import type { JobRow, PracticeRow, Shop } from "./model";
 
-/** Times the likely minutes, at the first and at the second time. House figures. */
-const FACTORS = [1.5, 1.2] as const;
+/** Times the likely minutes, at the first and at the second time; from then on none. */
+const factors = (shop: Pick<Shop, "workshop">): readonly number[] => [figure(shop, "firstTime"), figure(shop, "secondTime")];
 
 /** A job's kind: its code without the letter of one of several. */
 export const kindOf = (code: string): string => code.replace(/[a-z]$/, "");
@@ -18,11 +19,14 @@ const NORM = 2;
  * Who of the house takes longer over a job, being new to its kind, and how many times as long. Nobody where nobody of the house has
  * done the kind: there the library's minutes are all there is. Who has one of its skills at the highest level needs no more time.
  */
-export function newTo(shop: Pick<Shop, "practice" | "fitters">, job: Pick<JobRow, "code" | "crew">): { fitter: string; factor: number }[] {
+export function newTo(
+  shop: Pick<Shop, "practice" | "fitters" | "workshop">,
+  job: Pick<JobRow, "code" | "crew">,
+): { fitter: string; factor: number }[] {
   if (!shop.fitters.some((f) => timesDone(shop.practice, f.id, job.code) >= NORM)) return [];
   return shop.fitters.flatMap((f) => {
     const master = job.crew.some((c) => c.skill !== "any" && (f.skills[c.skill] ?? 0) >= MASTER);
-    const factor = master ? undefined : FACTORS[timesDone(shop.practice, f.id, job.code)];
+    const factor = master ? undefined : factors(shop)[timesDone(shop.practice, f.id, job.code)];
     return factor === undefined || f.retired ? [] : [{ fitter: f.id, factor }];
   });
 }
@@ -31,14 +35,14 @@ const MASTER = 3;
 
 /** What a job's crew has to know of who does it for the first or second time. */
 export function firstTimeWords(
-  shop: Pick<Shop, "practice" | "fitters">,
+  shop: Pick<Shop, "practice" | "fitters" | "workshop">,
   job: Pick<JobRow, "code" | "minutes" | "state">,
   crew: readonly string[],
 ): string[] {
   if (job.state === "done") return [];
   return crew.flatMap((id) => {
     const n = timesDone(shop.practice, id, job.code);
-    const factor = FACTORS[n];
+    const factor = factors(shop)[n];
     if (factor === undefined) return [];
     const name = shop.fitters.find((f) => f.id === id)?.name ?? id;
     const likely = Math.round(job.minutes.likely * factor);

@@ -1,17 +1,17 @@
 // Work above reach: what has to stand there, and who.
 
 import type { Van } from "../van/model";
-import type { JobRow } from "./model";
-
-/** Higher than this, mm, nobody reaches from the ground. A house figure. */
-const REACH_MM = 2000;
+import { figure } from "./house-figures";
+import type { JobRow, Shop } from "./model";
 
 /** Told to whoever works on a roof that nobody reaches from the ground. */
 export function highWords(
+  shop: Pick<Shop, "workshop">,
   van: Pick<Van, "heightMm"> | undefined,
   job: Pick<JobRow, "zones" | "place" | "state" | "crew" | "tools">,
 ): string[] {
-  if (!van || van.heightMm <= REACH_MM || job.place !== "van" || job.state === "done" || !job.zones.includes("roof")) return [];
+  if (!van || van.heightMm <= figure(shop, "reach") || job.place !== "van" || job.state === "done" || !job.zones.includes("roof"))
+    return [];
   const people = job.crew.reduce((n, c) => n + c.people, 0);
   return [
     [

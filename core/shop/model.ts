@@ -7,6 +7,7 @@ import type { SheetDraft } from "../setout/prefill";
 import type { Weekday } from "../time/calendar";
 import type { Van } from "../van/model";
 import type { FixingKind, Member } from "./docket/shell";
+import type { FigureName } from "./house-figures";
 import type { BuildRecord } from "./records";
 import type { Takes } from "./sheet-takes";
 
@@ -41,6 +42,8 @@ export interface Workshop {
   currency: string;
   /** The house's own answers to choices, where they differ from the shipped ones. */
   house: Partial<Options>;
+  /** Thresholds of the house, where they differ from the usual ones (house-figures.ts). */
+  figures: Partial<Record<FigureName, number>>;
   demo: boolean;
   /** Changes so far that a plan has to know, and how many of them the working plan knows. */
   changes: number;

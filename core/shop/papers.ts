@@ -74,7 +74,7 @@ export function singleSkinWords(van: Van | undefined, job: Pick<JobRow, "stage" 
 const FIXES: ReadonlySet<string> = new Set(["framing", "panels", "furniture"]);
 
 /** What its fitter has to know of them. */
-export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times">, build: BuildRow, job: JobRow): string[] {
+export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times" | "workshop">, build: BuildRow, job: JobRow): string[] {
   const maker = makerWords(shop, job);
   const round = job.place === "van" && job.state === "todo" ? roundMissing(shop, build) : undefined;
   return [
@@ -98,6 +98,7 @@ export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times">, build: B
     ...attendWords(build, job),
     ...helperWords(build, job),
     ...highWords(
+      shop,
       shop.vans.find((v) => v.id === build.vanId),
       job,
     ),

@@ -2,13 +2,10 @@
 
 import { zoneOf } from "../time/zone";
 import { entriesOf } from "./docket/of";
+import { figure } from "./house-figures";
 import type { BuildRow, Shop } from "./model";
 import { penetrationsIn } from "./penetrations";
 import { SECOND_LOOK } from "./sparks";
-
-/** A slot is one from this many minutes on; longer ones are for a job that is pulled forward. House figures. */
-export const SLOT_FROM = 20;
-const SLOT_TO = 180;
 
 export interface SlotOffer {
   build: string;
@@ -17,7 +14,8 @@ export interface SlotOffer {
 
 /** Remainders that no open work holds up, beads to be backfilled once they have cured, second looks that are due. */
 export function slotOffers(shop: Shop, minutes: number, now: number): SlotOffer[] {
-  if (minutes < SLOT_FROM || minutes > SLOT_TO) return [];
+  // Longer ones are for a job that is pulled forward.
+  if (minutes < figure(shop, "slotFrom") || minutes > figure(shop, "slotTo")) return [];
   const out: SlotOffer[] = [];
   for (const b of shop.builds) {
     if (b.at === null) continue;
@@ -32,9 +30,6 @@ export function slotOffers(shop: Shop, minutes: number, now: number): SlotOffer[
   return out;
 }
 
-/** Sealant is not laid on metal colder than this, °C, unless its tin says so. A house figure. */
-const COLDEST = 5;
-
 /** Whether it stays dry, light and warm enough for the slot where the van stands. */
 function sealable(shop: Shop, b: BuildRow, minutes: number, now: number): boolean {
   const zone = zoneOf(shop.workshop.zone);
@@ -43,7 +38,8 @@ function sealable(shop: Shop, b: BuildRow, minutes: number, now: number): boolea
   const day = shop.weather.find((d) => d.date === zone.show(now).slice(0, 10));
   const dry = has.includes("indoor") || (dryUntil(shop, now) ?? 0) >= now + minutes;
   const light = has.includes("lit") || (day !== undefined && now + minutes <= zone.parse(`${day.date}T${day.sunset}`));
-  return dry && light && (bay?.tempC ?? day?.highC ?? COLDEST) >= COLDEST;
+  const coldest = figure(shop, "sealFrom");
+  return dry && light && (bay?.tempC ?? day?.highC ?? coldest) >= coldest;
 }
 
 const cured = (b: BuildRow, jobId: string | null, now: number): boolean => {

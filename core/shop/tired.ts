@@ -1,11 +1,9 @@
 // Tired, cold, late: what speaks against sealing, fine cuts and steps that can't be undone just now. Nothing of it rates people.
 
 import { zoneOf } from "../time/zone";
+import { figure } from "./house-figures";
 import { shopMinutes } from "./left";
 import type { JobRow, Shop } from "./model";
-
-/** Hours of work a day, days in a row, degrees in the bay, and the hour of the day from which on such steps wait. House figures. */
-export const TIRED = { hours: 9, days: 6, minC: 10, after: 20 } as const;
 
 const delicate = (j: Pick<JobRow, "irreversible" | "hold">): boolean => j.irreversible !== null || j.hold.minutes > 0;
 
@@ -56,12 +54,12 @@ export function tiredWords(
   for (const id of crew) {
     const name = shop.fitters.find((f) => f.id === id)?.name ?? id;
     const { minutes, days } = workedOf(shop, id, now);
-    if (minutes >= TIRED.hours * 60) out.push(`${name} has worked ${Math.floor(minutes / 60)} h today`);
-    if (days > TIRED.days) out.push(`${name} is at the ${days}th day in a row`);
+    if (minutes >= figure(shop, "tiredHours") * 60) out.push(`${name} has worked ${Math.floor(minutes / 60)} h today`);
+    if (days > figure(shop, "tiredDays")) out.push(`${name} is at the ${days}th day in a row`);
   }
   const bay = shop.bays.find((b) => b.id === place);
-  if (bay?.tempC != null && bay.tempC < TIRED.minC && job.place === "van") out.push(`${bay.name} is at ${bay.tempC} °C`);
+  if (bay?.tempC != null && bay.tempC < figure(shop, "coldBay") && job.place === "van") out.push(`${bay.name} is at ${bay.tempC} °C`);
   const clock = zone.show(now).slice(11, 16);
-  if (Number(clock.slice(0, 2)) >= TIRED.after) out.push(`it is ${clock}`);
+  if (Number(clock.slice(0, 2)) >= figure(shop, "lateHour")) out.push(`it is ${clock}`);
   return out.length ? [`Better in the morning: ${out.join("; ")}`] : [];
 }

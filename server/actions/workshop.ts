@@ -4,6 +4,7 @@ import { v7 } from "uuid";
 import { type Options, optionsSchema } from "@/core/library/options";
 import { NEW, NOTS } from "@/core/shop/barred";
 import { hangsOnBay, hangsOnFitter } from "@/core/shop/hangs";
+import { type FigureName, figureFaults, ownFigures } from "@/core/shop/house-figures";
 import { WEEKDAYS, type Weekday } from "@/core/time/calendar";
 import { insert, rows, run } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
@@ -157,6 +158,21 @@ export const workshopActions = [
           currency: { column: "currency", value: b.currency },
         });
         await x.event({ kind: "workshop.house", entity: "workshop", entityId: w.id, text: "house rules changed" });
+      }),
+  ),
+  action<{ version: number; figures: Partial<Record<FigureName, number>> }>(
+    { method: "PATCH", path: "workshop/figures", role: "lead" },
+    body({ version: is.version, figures: { type: "object", maxProperties: 100 } }),
+    (b, { user }) =>
+      change(user, async (x) => {
+        const faults = figureFaults(b.figures);
+        if (faults.length) throw new Refusal(422, faults.map((f) => `${f.path} ${f.message}`).join("; "), { faults });
+        const [w] = await rows<{ id: string }>(x.c, "SELECT id FROM workshop");
+        await editRow(x.c, "workshop", "The workshop", w.id, b.version, {
+          figures: { column: "figures", value: JSON.stringify(ownFigures(b.figures)) },
+        });
+        await x.event({ kind: "workshop.figures", entity: "workshop", entityId: w.id, text: "figures of the house changed" });
+        await x.stale("figures of the house changed");
       }),
   ),
   action<Bay>({ method: "POST", path: "bays", role: "lead" }, body(bayFields, bayOptional), (b, { user }) =>

@@ -87,6 +87,7 @@ export interface SafekeepingView {
 
 import type { SkillLoad } from "@/core/lanes/skill-load";
 import type { Options } from "@/core/library/options";
+import type { FigureName } from "@/core/shop/house-figures";
 import type { SupplierRow, TemplateRow, ToolRow } from "@/core/shop/model";
 import type { Weekday } from "@/core/time/calendar";
 
@@ -108,6 +109,7 @@ export interface WorkshopView {
     firstTimes: boolean;
     releaseCuts: boolean;
     house: Partial<Options>;
+    figures: Partial<Record<FigureName, number>>;
     hourRate: number;
     currency: string;
   };

@@ -8,6 +8,7 @@ import { useUrlChoice } from "../kit/use-url";
 import { Access } from "./access";
 import { Away } from "./away";
 import { Bays } from "./bays";
+import { Figures } from "./figures";
 import { Hours } from "./hours";
 import { House } from "./house";
 import { People } from "./people";
@@ -29,6 +30,7 @@ const TABS = [
   ["users", "Who signs in", Users],
   ["access", "Access and backups", Access],
   ["house", "House rules", House],
+  ["figures", "Figures", Figures],
   ["settings", "Settings and forecast", Settings],
 ] as const;
 

@@ -90,6 +90,7 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
       noiseWeek: {},
       noiseConfirmed: "",
       skinBelowC: 3,
+      figures: {},
       firstTimes: true,
       releaseCuts: false,
       yardPlaces: 3,
