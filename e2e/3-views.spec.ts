@@ -19,12 +19,22 @@ const VIEWS: [string, string][] = [
   ["/set-out", "Set-out"],
   ["/stores", "Stores"],
   ["/proof", "Photos that wait for you"],
-  ["/workshop", "Saltmarsh Vans"],
+  ...["bays", "people", "tools", "templates", "suppliers", "hours", "away", "users", "access", "house", "figures", "settings"].map(
+    (tab): [string, string] => [`/workshop?tab=${tab}`, "Saltmarsh Vans"],
+  ),
+  ...["jobs", "marks", "shell", "items", "papers", "waits"].map((tab): [string, string] => [
+    `/builds/night-bakery?tab=${tab}`,
+    "Night bakery",
+  ]),
+  ["/builds/night-bakery/client", "Night bakery"],
+  ["/lanes?zoom=days&job=night-bakery.FU-08", "Lanes"],
+  ["/lanes?of=fitters", "Lanes"],
+  ["/set-out?sheet=opening", "Set-out"],
 ];
 
 for (const theme of ["light", "dark"])
   test(`each view is drawn and accessible, ${theme}`, async ({ page, context, baseURL }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(420_000);
     const errors: string[] = [];
     page.on("pageerror", (e) => errors.push(e.message));
     page.on("console", (m) => m.type() === "error" && errors.push(m.text()));
@@ -37,9 +47,41 @@ for (const theme of ["light", "dark"])
       await expect(page.getByRole("heading", { name: heading, exact: true, level: 1 })).toBeAttached();
       await expectAccessible(page);
     }
-    await page.goto("/card");
+    await page.goto("/card?job=night-bakery.OP-06a");
+    await page.getByRole("region", { name: "Set-out" }).locator("summary").first().click();
     await expectAccessible(page);
     expect(errors).toEqual([]);
+  });
+
+for (const theme of ["light", "dark"])
+  test(`each dialog and menu is accessible, ${theme}`, async ({ page, context, baseURL }) => {
+    test.setTimeout(240_000);
+    await context.addCookies([{ name: "wide_lane_theme", value: theme, url: baseURL! }]);
+    await signIn(page, "Mara");
+    const button = (name: string | RegExp) => page.getByRole("button", { name }).first();
+    const opens: [string, () => Promise<void>, "dialog" | "menu"][] = [
+      ["/", () => button(/^Move van/).click(), "menu"],
+      ["/", () => page.keyboard.press("/"), "dialog"],
+      ["/", () => page.keyboard.press("?"), "dialog"],
+      ["/", () => button("Mara").click(), "menu"],
+      ["/lanes", () => button("Compare with published").click(), "dialog"],
+      ["/lanes", () => button("Print or save the plan").click(), "menu"],
+      ["/stores", () => button(/^Change /).click(), "dialog"],
+      ["/proof", () => button("Ask again").click(), "dialog"],
+      ["/builds/night-bakery", () => button("Edit details").click(), "dialog"],
+      ["/builds/night-bakery?tab=marks", () => button("Add a mark by typing its place").click(), "dialog"],
+      ["/builds/night-bakery?tab=items", () => button("Add a removed item").click(), "dialog"],
+      ["/workshop?tab=bays", () => button("Add a bay").click(), "dialog"],
+      ["/workshop?tab=people", () => button("Add a fitter").click(), "dialog"],
+      ["/workshop?tab=users", () => button("Add a person").click(), "dialog"],
+      ["/card?job=night-bakery.OP-06a", () => button("Something's wrong").click(), "dialog"],
+    ];
+    for (const [path, open, role] of opens) {
+      await page.goto(path);
+      await open();
+      await expect(page.getByRole(role).first()).toBeVisible();
+      await expectAccessible(page);
+    }
   });
 
 test("keys go from view to view, find, and walk along the lanes", async ({ page }) => {

@@ -8,7 +8,7 @@ test("an opening is set out in inches, its land found too small, moved, checked 
   await signIn(page, "Mara");
   await page.goto("/set-out");
   await expect(page.getByLabel("Drawing: Opening")).toBeVisible();
-  await expect(page.getByText("diagonal", { exact: true }).locator("xpath=following-sibling::dd")).toHaveText("1234.8");
+  await expect(page.getByText("diagonal", { exact: true }).locator("xpath=following-sibling::dd")).toHaveText("1234.8 mm");
   // 44" by 20 1/2", with more land asked for than there is below.
   await page.getByLabel("Cut width").fill('44"');
   await page.getByLabel("Cut height").fill('20 1/2"');
@@ -48,7 +48,7 @@ test("an opening is set out in inches, its land found too small, moved, checked 
 test("every sheet can be opened, and nonsense is refused by its field", async ({ page }) => {
   await signIn(page, "Mara");
   await page.goto("/set-out?sheet=cure");
-  await expect(page.getByText("full days").locator("xpath=following-sibling::dd")).toHaveText("14.22");
+  await expect(page.getByText("hardened through after").locator("xpath=following-sibling::dd")).toHaveText("14.22 days");
   await page.getByLabel("Temperature there").fill("cold");
   await expect(page.getByText("Temperature there cold is no number")).toBeVisible();
   const sheets = page.getByRole("navigation", { name: "Sheets" }).getByRole("button");

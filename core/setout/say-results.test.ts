@@ -9,7 +9,7 @@ const said = (sheet: string, results: Record<string, unknown>, inches = false) =
 describe("figures of a sheet", () => {
   it("carry their unit", () => {
     expect(said("cable", { metres: 4.972, leastMm2: 7.98, fuseAmps: 15, mm2: 10 })).toEqual([
-      "metres: 4.972 m",
+      "length: 4.972 m",
       "smallest core that does: 7.98 mm²",
       "fuse: 15 A",
       "core to use: 10 mm²",

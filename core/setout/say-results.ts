@@ -140,6 +140,14 @@ const CALLED: Readonly<Record<string, string>> = {
   allOver: "all work beyond the hours",
   whADay: "used",
   leastFuse: "smallest fuse",
+  fullDays: "hardened through after",
+  crewDays: "days of the crew",
+  sureHours: "sure hours",
+  allHours: "all hours",
+  batteryHours: "the battery lasts",
+  neededDays: "it stands for",
+  metres: "length",
+  watts: "power",
 };
 
 /** "corner holes" for cornerHoles, without the unit at its end. */
