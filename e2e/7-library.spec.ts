@@ -138,7 +138,7 @@ test("the library is edited, goes back, is written out and read in; a broken fil
   await page.getByLabel("likely, min").fill("360");
   await page.getByLabel("Why").fill("three builds say so");
   await page.getByRole("button", { name: "Keep as version 2" }).click();
-  await expect(page.getByText(/Version 2, 76 jobs, 1 of them otherwise than shipped/)).toBeVisible();
+  await expect(page.getByText(/Version 2, 76 jobs, 1 of them differ from the shipped library/)).toBeVisible();
   await page.getByRole("button", { name: "Difference to shipped" }).click();
   await expect(page.getByRole("dialog")).toContainText("IN-01 Damping mats");
   await page.keyboard.press("Escape");
@@ -174,9 +174,9 @@ test("the library is edited, goes back, is written out and read in; a broken fil
   await expect(dialog.getByRole("alert")).toContainText("jobs[3] (ST-04).after[0]: names ZZ-01, which is no job");
   file.jobs[0].name = "Check in, measure, tap";
   await give(file);
-  await expect(dialog).toContainText("1 jobs would be otherwise than in version 2");
+  await expect(dialog).toContainText("1 jobs would differ from version 2");
   await dialog.getByRole("button", { name: "Take it as version 3" }).click();
-  await expect(page.getByText(/Version 3, 76 jobs, 2 of them otherwise than shipped/)).toBeVisible();
+  await expect(page.getByText(/Version 3, 76 jobs, 2 of them differ from the shipped library/)).toBeVisible();
 
   await page.getByRole("button", { name: /Damping mats/ }).click();
   await page.getByRole("button", { name: "Back to shipped" }).click();

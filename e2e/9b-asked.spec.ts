@@ -34,7 +34,7 @@ test("what the client calls done asks for a job: tried against the dates, taken 
   await expect(line.getByText(/^Seed library: planned finish/)).toBeVisible();
   expect((await jobsIn(page, "seed-library")).some((j) => j.id.includes(".EX-"))).toBe(false);
   await line.getByRole("button", { name: "Take it on" }).click();
-  await expect(line).toContainText("taken on, not begun");
+  await expect(line).toContainText("taken on, not started");
   const jobs = await jobsIn(page, "seed-library");
   const taken = jobs.find((j) => j.id.includes(".EX-"))!;
   expect(jobs.filter((j) => j.after?.some((a) => a.job === taken.id)).length).toBeGreaterThan(0);
@@ -133,9 +133,9 @@ test("a tool that stays with the work is added and changed; bays say how long va
   const form = page.getByRole("dialog", { name: "Add a tool" });
   await form.getByLabel("Name").fill("bending strap");
   await form.getByLabel("How many").fill("2");
-  await form.getByLabel("Stays with the work until the bond lets go").check();
+  await form.getByLabel("Stays on the work until the bond has cured").check();
   await form.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("sound · 2 pieces, with the work until the bond lets go")).toBeVisible();
+  await expect(page.getByText("sound · 2 pieces, stays on the work until the bond has cured")).toBeVisible();
   // What is under way has its tools: the list says on what.
   await expect(page.getByText(/^In use now: /).first()).toBeVisible();
   await page.goto("/workshop?tab=bays");

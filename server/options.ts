@@ -20,7 +20,7 @@ import { Refusal } from "./refusal";
 /** What the choices would make of a build's jobs, by the library it was made with. */
 export async function optionChange(c: Conn | undefined, shop: Shop, build: BuildRow, options: Options): Promise<OptionChange> {
   const van = shop.vans.find((v) => v.id === build.vanId);
-  if (!van) throw new Refusal(409, "The van's template is gone, so its jobs can't be worked out anew.");
+  if (!van) throw new Refusal(409, "The van's template is gone, so its jobs can't be worked out again.");
   const jobs = await jobsOfVersion(c ?? pool(), build.libraryVersion);
   // A locked sheet is no change of choices: jobs are compared without what their sheets say, and planned with it.
   const change = changeOptions(

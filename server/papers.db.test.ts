@@ -72,7 +72,7 @@ describe("work of others", () => {
     expect(after.steps.every((s) => /done by A yard/.test(s.waivedWhy ?? ""))).toBe(true);
     const planned = toProblem(await loadShop(pool()), Date.parse("2026-11-25T10:42Z") / 60_000);
     expect(planned.builds[0].jobs.find((a) => a.id === job.id)?.state).not.toBe("todo");
-    expect((await refused(post(`jobs/${job.id}/by-others`, { who: "B" }))).message).toMatch(/is begun here already/);
+    expect((await refused(post(`jobs/${job.id}/by-others`, { who: "B" }))).message).toMatch(/has already started here/);
     await post(`jobs/${job.id}/ours`, {});
     expect((await jobNow("IN-01")).state).toBe("todo");
     expect((await jobNow("IN-01")).steps.every((s) => s.waivedWhy === null)).toBe(true);

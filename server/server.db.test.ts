@@ -298,7 +298,7 @@ describe("photos", () => {
     const over = (await shop()).builds[0].jobs.find((j) => j.covers.includes(`${id}.OP-01`));
     if (over) {
       await run(pool(), "UPDATE job SET state = 'started', started_at = NOW() WHERE id = ?", [over.id]);
-      expect((await refusal(takeBack())).message).toMatch(/was begun after this photo/);
+      expect((await refusal(takeBack())).message).toMatch(/was started after this photo/);
       await run(pool(), "UPDATE job SET state = 'todo', started_at = NULL WHERE id = ?", [over.id]);
     }
     expect(shotState((await jobOf(id, "OP-01")).shots[0])).toBe("approved");

@@ -119,7 +119,7 @@ describe("the list of holes", () => {
     await setJob(mats.code, "done");
     const late = { kind: "penetration", title: "Flap", data: { side: "left", place: "low, behind the seat", by: "us", state: "wanted" } };
     const e = await refused(post(`builds/${id}/records`, late, ines));
-    expect(e.message).toMatch(/the lead's to decide now: .* is begun behind it: .* more/);
+    expect(e.message).toMatch(/the lead's to decide now: .* has started behind it: .* more/);
     await post(`builds/${id}/records`, late, lead);
     expect((await holes()).at(-1)!.title).toBe("Flap");
     await setJob(mats.code, "todo");

@@ -236,7 +236,7 @@ function needsOf(shop: Shop, j: JobRow): string[] {
     j.needs.maxWindMs !== null && `${j.needs.maxWindMs} m/s of wind at most, outdoors`,
     ...tagWords(j),
     j.needs.noisy && `noisy: ${noiseHours(shop.workshop)}`,
-    j.needs.sameDay && "done the day it is begun",
+    j.needs.sameDay && "finished on the day it starts",
   ].filter((x): x is string => !!x);
 }
 

@@ -124,7 +124,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
         .filter((o) => o.fitterId === f.id)
         .map((o) => {
           const when = o.next.at === null ? "" : `, ${sayDay(zone, o.next.at)}`;
-          const train = o.train ? `; ${o.train} could learn it there` : "; nobody has begun to learn it";
+          const train = o.train ? `; ${o.train} could learn it there` : "; nobody is learning it yet";
           return `${o.what}: ${o.jobs} ${o.jobs === 1 ? "job" : "jobs"}, next ${o.next.name} (${o.next.build}${when})${train}`;
         }),
     })),

@@ -249,5 +249,5 @@ function closed(b: Board, job: Job, p: Placed, until: Minute): Reason {
         : job.noisy && c.noise && !c.noise.has(t)
           ? "noise"
           : "calendar";
-  return { kind, until, text: () => `${PLAIN[kind] ?? "the workshop is closed"} ${till()}` };
+  return { kind, until, text: () => `${PLAIN[kind] ?? "Workshop closed"} ${till()}` };
 }

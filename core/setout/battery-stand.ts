@@ -23,7 +23,7 @@ const RESERVE_DAYS = 2;
 
 /** D = Σ I·h ampere hours a day; days to flat = u·C ÷ D, u 0.5 unless told. */
 export const batteryStand = calculator<Input>(
-  { name: "battery-stand", title: "Battery while it stands" },
+  { name: "battery-stand", title: "Battery while parked" },
   schema,
   () => [],
   ({ capacityAh, usable = 0.5, standDays, circuits }) => {

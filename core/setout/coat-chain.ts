@@ -117,7 +117,7 @@ export const coatChain = calculator<Input>(
       findings.unshift({
         level: "stop",
         about: "neededDay",
-        text: `dry ${round(-spare, 1)} h after it is needed: fewer coats, warmer, or begun earlier`,
+        text: `dry ${round(-spare, 1)} h after it is needed: fewer coats, warmer, or start earlier`,
       });
     else if (spare !== null)
       findings.unshift({ level: "ok", about: "neededDay", text: `dry ${say(ready)}, ${round(spare, 1)} h before it is needed` });

@@ -34,7 +34,7 @@ export const drain = calculator<Input>(
             ? {
                 level: "warn",
                 about: "tallest",
-                text: `${mm(short)} short of the tallest and ${mm(reserve)} in hand: straight down, or another place`,
+                text: `${mm(short)} short of the tallest and ${mm(reserve)} to spare: straight down, or another place`,
               }
             : { level: "ok", about: "run", text: `the tray stands ${mm(raise)} up, ${mm(head)} above it` },
           { level: "warn", about: "run", text: "a hatch to elbow and trap; look underneath before anything is drilled" },

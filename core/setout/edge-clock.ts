@@ -51,7 +51,7 @@ export const edgeClock = calculator<Input>(
       {
         level: "ok",
         about: "ground",
-        text: `nothing is set before ${clock(Math.ceil(round(start + whole, 6)))}; grinding again begins it anew`,
+        text: `nothing is set before ${clock(Math.ceil(round(start + whole, 6)))}; grinding again restarts it`,
       },
       { level: "warn", about: "holes", text: "every small hole before the coat; timber in a wet room's reveal counts as an edge" },
     ];

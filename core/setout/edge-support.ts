@@ -33,7 +33,7 @@ export const edgeSupport = calculator<Input>(
       findings.push({
         level: "ok",
         about: "stations",
-        text: "cut to the outline, scribe, and mark the template's edge there as not to be trusted",
+        text: "cut to the outline, scribe, and mark on the template: don't trust this edge",
       });
     const last = heights[heights.length - 1];
     const shapes: Shape[] = [

@@ -41,7 +41,7 @@ export const handsDate = calculator<Input>(
               about: "people",
               text: `only with ${hoped.join(", ")}: sure days are ${round(hoursLeft - sure, 1)} hours short`,
             }
-          : { level: "ok", about: "people", text: `${round(sure - hoursLeft, 1)} hours in hand on sure days` };
+          : { level: "ok", about: "people", text: `${round(sure - hoursLeft, 1)} hours to spare on sure days` };
     return outcome(
       {
         sureHours: sure,

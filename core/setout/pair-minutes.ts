@@ -75,7 +75,7 @@ export const pairMinutes = calculator<Input>(
     findings.push({
       level: "warn",
       about: "steps",
-      text: "eyes, ears, gloves, long sleeves; a face shield overhead; nobody on a ladder who is not to be",
+      text: "eyes, ears, gloves, long sleeves; a face shield overhead; only people who may on ladders",
     });
     const helper = windows.length ? { from: round(windows[0].from), to: round(windows[windows.length - 1].to) } : null;
     return outcome(

@@ -93,7 +93,7 @@ export function clientPage(
 
 function dateWords(shop: Shop, build: BuildRow, finish: Minute | null, open: boolean): string {
   if (open) return "The day stands as agreed once the questions below are answered.";
-  if (finish === null) return "The day is being worked out anew; we will call you.";
+  if (finish === null) return "We are working out the new day and will call you.";
   const late = finish > build.due ? Math.max(1, workingDays(shop, build.due, finish)) : 0;
   return late
     ? `By the plan of today it will be ${count(late, "working day")} later than agreed; we will call you about it.`

@@ -63,7 +63,7 @@ const support: Source = (shop, build, sheet, o) => {
         ...heights.filter((h) => h.height > 0).map((h) => `At ${h.at} mm it stands ${h.height} mm high`),
         "Lay it in, scribe what still rocks, plane to the line",
         "Fix it; the level line touches along all of it",
-        "Mark the floor template's edge there as not to be trusted",
+        "Mark on the floor template: don't trust this edge",
       ],
       shots: ["the support under the level line"],
       // On metal that was dressed back, where that was taken on.
@@ -109,8 +109,8 @@ const battery: Source = (shop, _build, sheet, o, now) => {
   return [
     {
       key: `battery:${sheet.id}`,
-      name: "Battery looked at while it stands",
-      why: `flat after ${daysToFlat} days, and it stands longer: ${circuits.join(", ")}`,
+      name: "Check the battery while the van is parked",
+      why: `flat after ${daysToFlat} days, and the van is parked longer: ${circuits.join(", ")}`,
       minutes: around(figure(shop, "batteryCheck")),
       stage: "strip",
       zones: [],

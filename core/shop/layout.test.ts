@@ -234,7 +234,7 @@ describe("the times of a bond", () => {
   });
   it("say when something may begin; their end is no alarm", () => {
     const b = shopWith(entry("clock", "Window", { what: "may be moved", minutes: 1440 }, { saidAt: NOW - 1500 })).builds[0];
-    expect(runningClocks(b, NOW)[0]).toMatchObject({ tone: "ok", says: "since 1 h: the van may be moved, a bond on it begun" });
+    expect(runningClocks(b, NOW)[0]).toMatchObject({ tone: "ok", says: "since 1 h: the van may be moved and bonding may start" });
     expect(runningClocks(b, NOW - 1440)[0].says).toBe("23 h of 24 h left");
   });
 });

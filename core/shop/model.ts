@@ -358,7 +358,7 @@ export interface ToolRow {
   pieces: number;
   state: "sound" | "blunt" | "broken" | "lent";
   note: string;
-  /** Stays with the work until the bond lets go. */
+  /** Stays on the work until the bond has cured. */
   held: boolean;
   /** A machine's hours of the day; null: at any hour. */
   opens: string | null;

@@ -74,7 +74,7 @@ describe("a part that slips", () => {
 
   it("never calls on time what nobody has promised", () => {
     const word = () => partWake(shop, build, fan, part, undefined, NOW).word;
-    expect(word()).toMatch(/^no date promised, ordered; nothing of theirs on record: reckoned for /);
+    expect(word()).toMatch(/^no date promised, ordered; nothing of theirs on record: expected /);
     Object.assign(part, { promisedAt: NOW + 2880 });
     expect(word()).toMatch(/^promised Fri 5 Mar/);
     Object.assign(part, { promisedAt: null });

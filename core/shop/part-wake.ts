@@ -90,5 +90,5 @@ function dateWord(shop: Shop, build: BuildRow, part: PartRow, zone: Zone, now: n
   const guess = availableFrom(part, supplier, now, shop.workshop.goodsInMinutes);
   const seen =
     record.slipDays === null ? "nothing of theirs on record" : `theirs come ${count(record.slipDays, "day")} after the first promise`;
-  return `no date promised, ${guess.kind === "not-ordered" ? "not ordered" : "ordered"}; ${seen}: reckoned for ${sayDay(zone, guess.from)}`;
+  return `no date promised, ${guess.kind === "not-ordered" ? "not ordered" : "ordered"}; ${seen}: expected ${sayDay(zone, guess.from)}`;
 }

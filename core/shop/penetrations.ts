@@ -253,7 +253,7 @@ export function lateHole(build: Pick<BuildRow, "jobs">, side: Penetration["side"
   ];
   return {
     minutes,
-    says: `${begun[0].name} is begun behind it: ${sayMinutes(minutes)} more (${parts.join(", ")} min), and the edge dries first`,
+    says: `${begun[0].name} has started behind it: ${sayMinutes(minutes)} more (${parts.join(", ")} min), and the edge dries first`,
   };
 }
 

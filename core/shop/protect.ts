@@ -15,7 +15,7 @@ const CLEAN = 15;
 type Dirt = "dust" | "sparks" | "water";
 
 const COVERS: Readonly<Record<Dirt, readonly string[]>> = {
-  dust: ["Sheet from edge to edge, taped on tape that lets go again", "Extraction ready; drawers and vents shut"],
+  dust: ["Sheet from edge to edge, on low-tack tape", "Extraction ready; drawers and vents shut"],
   sparks: [
     "Wool blanket over all within two metres, nothing that melts",
     "What burns is out of the way; extinguisher at hand, somebody looks again after half an hour",

@@ -17,7 +17,7 @@ export const readyForRelease = (shop: House, job: Step): boolean =>
 /** Why this user can't release it, in words; undefined where they can. */
 export function releaseFault(shop: House, job: Step & Pick<JobRow, "name">, userId: string): string | undefined {
   if (!shop.workshop.releaseCuts || job.irreversible === null) return `${job.name} asks for no release.`;
-  if (job.state !== "todo") return `${job.name} is begun already.`;
+  if (job.state !== "todo") return `${job.name} has already started.`;
   const open = job.questions.filter((q) => q.answeredAt === null).length;
   if (open) return `${open} ${open === 1 ? "question is" : "questions are"} still open before it.`;
   if (job.questions.length && job.questions.every((q) => q.answeredBy === userId))

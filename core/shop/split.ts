@@ -32,7 +32,7 @@ export function splitOf(job: Pick<JobRow, "extra">): { kind: Split["kind"]; jobI
 /** What keeps a job from being split like that, by field; empty: nothing. */
 export function splitFaults(job: JobRow, s: Split): { path: string; message: string }[] {
   const say = (path: string, message: string) => [{ path, message }];
-  if (job.state !== "todo") return say("minutes", `${job.name} is begun already`);
+  if (job.state !== "todo") return say("minutes", `${job.name} has already started`);
   if (isExtra(job)) return say("minutes", "a part is not split again");
   if (s.minutes < LEAST || s.minutes > job.minutes.likely - LEAST)
     return say("minutes", `has to leave ${LEAST} minutes on either side of ${job.minutes.likely}`);

@@ -49,7 +49,11 @@ export const benchActions = [
   action<{ yes: boolean }>({ method: "POST", path: "jobs/*/release", role: "lead" }, body({ yes: is.bool }), (b, { user, ids }) =>
     change(user, async (x) => {
       const f = await find(x, ids[0]);
-      const fault = b.yes ? releaseFault(f.shop, f.job, user.id) : f.job.state === "todo" ? undefined : `${f.job.name} is begun already.`;
+      const fault = b.yes
+        ? releaseFault(f.shop, f.job, user.id)
+        : f.job.state === "todo"
+          ? undefined
+          : `${f.job.name} has already started.`;
       if (fault) throw new Refusal(409, fault);
       await releaseJob(x.c, f.job.id, b.yes ? { by: user.id, at: x.now } : null);
       await x.event({

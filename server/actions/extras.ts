@@ -55,7 +55,7 @@ export const extraActions = [
     change(user, async (x) => {
       const f = await find(x, ids[0]);
       if (!isExtra(f.job)) throw new Refusal(409, `${f.job.name} is part of what the choices ask for: change those.`);
-      if (f.job.state !== "todo") throw new Refusal(409, `${f.job.name} is begun already.`);
+      if (f.job.state !== "todo") throw new Refusal(409, `${f.job.name} has already started.`);
       const back = rejoined((await loadShop(x.c)).builds.find((b) => b.id === f.job.buildId)!, f.job);
       if (back) await setShare(x.c, back);
       await log(x, f, "job.left", `${f.job.name} is left: ${b.why.trim()}`.slice(0, 500));

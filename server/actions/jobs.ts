@@ -213,7 +213,7 @@ async function undo(x: Change, user: User, f: Found): Promise<void> {
   const { job, shop } = f;
   if (job.state === "done") {
     const followers = shop.builds.flatMap((b) => b.jobs).filter((j) => j.state !== "todo" && j.after.some((a) => a.job === job.id));
-    if (followers.length) throw new Refusal(409, `${followers[0].name} has already begun behind it.`);
+    if (followers.length) throw new Refusal(409, `${followers[0].name} has already started behind it.`);
     if (user.role !== "lead" && x.now - job.endedAt! > 60) throw new Refusal(403, "After an hour only the lead can reopen a job.");
     await run(x.c, "UPDATE job SET state = 'paused', ended_at = NULL, version = version + 1 WHERE id = ?", [job.id]);
     return log(x, f, "job.reopened", `${job.name} reopened`);

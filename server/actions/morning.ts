@@ -18,10 +18,10 @@ export const morningActions = [
       const { shop, now, zone, published } = state;
       const job = shop.builds.flatMap((o) => o.jobs).find((j) => j.id === ids[0]);
       if (!job) throw new Refusal(404, "There is no such job (any more).");
-      if (job.state !== "todo") throw new Refusal(409, `${job.name} is begun already.`);
+      if (job.state !== "todo") throw new Refusal(409, `${job.name} has already started.`);
       const say = (text: string, at: string | null) =>
         change(user, async (x) => {
-          if (!(await setPinStart(x.c, job.id, at))) throw new Refusal(409, `${job.name} is begun already.`);
+          if (!(await setPinStart(x.c, job.id, at))) throw new Refusal(409, `${job.name} has already started.`);
           await x.event({ kind: "job.pinned", entity: "job", entityId: job.id, buildId: job.buildId, text });
           await x.stale(text);
         });

@@ -39,7 +39,7 @@ export const paperActions = [
       const estimate = fixingEstimate(shop, build);
       const job = build.jobs.find((j) => j.code === STRIPS);
       if (!estimate || estimate.minutes < 1) throw new Refusal(409, "No fixing is counted yet.");
-      if (job?.state !== "todo") throw new Refusal(409, "Taking out is begun, or is none of this build's jobs.");
+      if (job?.state !== "todo") throw new Refusal(409, "Stripping has already started, or is not a job of this build.");
       const likely = Math.round(estimate.minutes);
       const share = (m: number) => Math.max(1, Math.round((likely * m) / job.minutes.likely));
       await setOwnMinutes(x.c, job.id, { best: share(job.minutes.best), likely, worst: share(job.minutes.worst) });
@@ -113,7 +113,7 @@ export const paperActions = [
     change(user, async (x) => {
       const f = await find(x, ids[0]);
       const { job } = f;
-      if (job.state !== "todo") throw new Refusal(409, `${job.name} is begun here already.`);
+      if (job.state !== "todo") throw new Refusal(409, `${job.name} has already started here.`);
       const build = f.shop.builds.find((o) => o.id === job.buildId)!;
       const who = b.who.trim();
       await setByOthers(x.c, job.id, who, Math.min(build.arrives, x.now), { by: user.id, at: x.now });
@@ -125,7 +125,7 @@ export const paperActions = [
       const f = await find(x, ids[0]);
       if (!f.job.byOthers) throw new Refusal(409, `${f.job.name} is ours already.`);
       const begun = f.shop.builds.flatMap((o) => o.jobs).find((j) => j.state !== "todo" && j.after.some((a) => a.job === f.job.id));
-      if (begun && !begun.byOthers) throw new Refusal(409, `${begun.name} has already begun behind it.`);
+      if (begun && !begun.byOthers) throw new Refusal(409, `${begun.name} has already started behind it.`);
       await setOurs(x.c, f.job.id);
       await log(x, f, "job.ours", `${f.job.name} is ours to do after all`);
     }),

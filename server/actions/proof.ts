@@ -64,7 +64,7 @@ export const proofActions = [
       const photo = await photoOf(x.c, ids[0]);
       const shop = await loadShop(x.c);
       const over = shop.builds.flatMap((b) => b.jobs).find((j) => j.covers.includes(photo.job_id) && j.state !== "todo");
-      if (over) throw new Refusal(409, `${over.name} was begun after this photo was looked at: it can't be taken back any more.`);
+      if (over) throw new Refusal(409, `${over.name} was started after this photo was looked at: it can't be taken back any more.`);
       if (!(await dropReview(x.c, ids[0]))) throw new Refusal(409, "Nobody has looked at this photo yet.");
       await x.event({
         kind: "photo.unreviewed",

@@ -36,7 +36,7 @@ export const splitActions = [
     }
     return change(user, async (x) => {
       const { build, job, made } = find(await loadShop(x.c), ids[0], b);
-      if (!(await setShare(x.c, made.rest))) throw new Refusal(409, `${job.name} is begun already.`);
+      if (!(await setShare(x.c, made.rest))) throw new Refusal(409, `${job.name} has already started.`);
       await insertJobs(x.c, [made.part], []);
       await insertLinks(x.c, made.links);
       const text = `${made.part.name}: ${b.minutes} min split off ${job.name}`.slice(0, 500);

@@ -19,7 +19,7 @@ export const substituteActions = [
     if (!build || !record?.jobId) throw new Refusal(404, "There is no such entry at a job (any more).");
     const here = zone.show(now + record.data.days * DAY + shop.workshop.goodsInMinutes);
     const problem = withSubstitute(toProblem(shop, now, published?.plan), record.jobId, here, (record.data.hours ?? 0) * 60);
-    if (!problem) throw new Refusal(409, "That job is begun already.");
+    if (!problem) throw new Refusal(409, "That job has already started.");
     return { dates: await datesOf(state, problem, build.id) };
   }),
 ];

@@ -81,7 +81,7 @@ function TakenLine({ job }: { job: BuildView["jobs"][number] }) {
   return (
     <li className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-b py-2 last:border-0">
       <span className="flex flex-wrap items-center gap-1.5">
-        <StageBadge stage={job.stage} /> <b>{job.name}</b> <span className="text-muted">taken on, not begun</span>
+        <StageBadge stage={job.stage} /> <b>{job.name}</b> <span className="text-muted">taken on, not started</span>
       </span>
       <Button onClick={() => setLeaving(true)}>Leave it after all</Button>
       <Dialog open={leaving} onOpenChange={setLeaving} title={`Leave it: ${job.name}`}>

@@ -41,7 +41,7 @@ export function ChoicesPanel({ view }: { view: BuildView }) {
                 <b>{c.label}</b>, {c.owner} decides; planned as {c.assumed}:{" "}
                 {c.by === null ? "no job that hangs on it is planned" : `by ${time(view.zone, c.by)}`}
                 {c.holds.length > 0 && <span className="text-muted"> · hangs on it: {c.holds.map((h) => h.name).join(", ")}</span>}
-                {c.passed.length > 0 && <span className="text-signal-text"> · begun already: {c.passed.join(", ")}</span>}
+                {c.passed.length > 0 && <span className="text-signal-text"> · already started: {c.passed.join(", ")}</span>}
               </li>
             ))}
           </ul>
@@ -172,7 +172,7 @@ export function Preview({
       )}
       {p.lost.length > 0 && (
         <section className="rounded-md border border-signal bg-signal-soft px-3 py-2">
-          <h3 className="text-[0.8125rem]">Done or begun, and not wanted any more</h3>
+          <h3 className="text-[0.8125rem]">Done or started, but no longer wanted</h3>
           <p>{p.lost.map((l) => l.name).join(", ")}: it stays as it is until somebody takes it back by hand.</p>
         </section>
       )}

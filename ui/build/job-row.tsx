@@ -301,7 +301,7 @@ function OverBox({ job, view }: { job: SheetJob; view: BuildView }) {
         <RecordForm
           kind="decision"
           view={view}
-          start={{ jobId: job.id, title: "A second person goes on it", data: { timeBox: true, course: "second person" } }}
+          start={{ jobId: job.id, title: "Add a second person", data: { timeBox: true, course: "second person" } }}
           onDone={() => setAsking(false)}
         />
       </Dialog>

@@ -21,7 +21,7 @@ export function NextAndStuck({ view, onOpen }: { view: BuildView; onOpen(job: st
       <div className="flex flex-col gap-4">
         <section aria-label="Next" className="rounded-md border bg-card px-3 py-2">
           <h2 className="text-[0.9375rem]">Next</h2>
-          {!view.next.length && <p className="text-muted">Nothing can be begun as things stand.</p>}
+          {!view.next.length && <p className="text-muted">Nothing can start right now.</p>}
           <ol>
             {view.next.map((n) => (
               <li key={n.jobId} className="border-b py-1.5 last:border-0">

@@ -232,7 +232,7 @@ function DecisionFields({ data, set, form, currency }: { data: Record<string, un
           value={String(data.course ?? "second person")}
           onChange={(e) => set({ course: e.target.value })}
           options={[
-            ["second person", "a second person goes on it"],
+            ["second person", "add a second person"],
             ["park", "it is parked, another is pulled forward"],
             ["supplier", "the supplier is called: it goes on the fault card"],
             ["go on", "it goes on as it is"],

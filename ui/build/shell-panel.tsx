@@ -153,7 +153,7 @@ function ZoneRow({ z, view, onBack }: { z: ZoneState; view: BuildView; onBack():
             </Button>
           </span>
         ) : (
-          <span className="text-muted">not begun</span>
+          <span className="text-muted">not started</span>
         )}
         {z.back.length > 0 && <span className="block text-[0.75rem] text-muted">sent back: {z.back.at(-1)!.why}</span>}
       </td>

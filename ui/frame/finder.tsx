@@ -45,7 +45,11 @@ function Search({ onOpenChange }: { onOpenChange(open: boolean): void }) {
     ...VIEWS.map((v) => ({ label: `Go to ${v.name}`, detail: `g ${v.key}`, run: () => go(v.href) })),
     { label: "Add a build", detail: "van, dates, options", run: () => go("/builds/new") },
     { label: "Job library", detail: "jobs, order, steps, versions", run: () => go("/workshop/library") },
-    { label: "Replan", detail: "plan anew from how things stand", run: doIt(() => void act.run(() => send("POST", "plan"), "Replanned")) },
+    {
+      label: "Replan",
+      detail: "make a new plan from how things are now",
+      run: doIt(() => void act.run(() => send("POST", "plan"), "Replanned")),
+    },
     {
       label: "Ask the suppliers",
       detail: "confirmations and slips",

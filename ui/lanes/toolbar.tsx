@@ -227,7 +227,7 @@ function PublishForm({ number, moved, onDone }: { number: number; moved: number;
         faults={form.faults}
         maxLength={300}
         autoFocus
-        hint="What changed, in a few words; it stands with the plan's number."
+        hint="What changed, in a few words. It is shown with the plan's number."
       />
       {form.general && (
         <p role="alert" className="text-signal-text">

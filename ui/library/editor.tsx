@@ -324,7 +324,7 @@ function Conditions({ draft, set }: Part) {
       {flag("dry", "dry")}
       {flag("daylight", "light")}
       {flag("noisy", "noisy")}
-      {flag("sameDay", "done the day it is begun")}
+      {flag("sameDay", "finished on the day it starts")}
       <label className="flex items-center gap-2 whitespace-nowrap">
         wind at most
         <input

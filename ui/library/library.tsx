@@ -34,8 +34,8 @@ export function Library({ view }: { view: LibraryView }) {
           <h1 className="text-[1.375rem]">Job library</h1>
           <p className="text-muted">
             Version {view.number}, {view.jobs.length} jobs,{" "}
-            {view.diff.length ? `${view.diff.length} of them otherwise than shipped` : "as shipped"}. A build keeps the version it was made
-            with.{" "}
+            {view.diff.length ? `${view.diff.length} of them differ from the shipped library` : "as shipped"}. A build keeps the version it
+            was made with.{" "}
             <Link href="/workshop" className="underline underline-offset-2">
               Workshop
             </Link>
@@ -290,9 +290,7 @@ function Import({ view, onDone }: { view: LibraryView; onDone(): void }) {
       )}
       {diff && (
         <>
-          <p>
-            {diff.length ? `${diff.length} jobs would be otherwise than in version ${view.number}:` : "It holds what is in use already."}
-          </p>
+          <p>{diff.length ? `${diff.length} jobs would differ from version ${view.number}:` : "It holds what is in use already."}</p>
           <Diff diff={diff} />
           {file && diff.length > 0 && (
             <Button

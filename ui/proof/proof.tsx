@@ -56,7 +56,7 @@ export function Proof({ view }: { view: ProofView }) {
         <h1 className="mb-1 text-[1.375rem]">Photos that wait for you</h1>
         <p className="mb-4 text-muted">
           {view.waiting.length === 0
-            ? "None. What fitters photograph before they close it stands here."
+            ? "None. Photos that fitters take before closing up appear here."
             : "What holds up most comes first. An approved set opens its stop line, and the plan follows."}
         </p>
         {view.waiting.length > 1 && tools}
@@ -175,7 +175,7 @@ function AskAgain({ photo, onDone }: { photo: WaitingPhoto; onDone(): void }) {
           await form.submit(
             () => send("POST", `photos/${photo.id}/review`, { verdict: "again", reason: text }),
             1,
-            "Asked again; it stands on the fitter's card",
+            "Asked again. The fitter sees it on the card.",
           )
         )
           onDone();

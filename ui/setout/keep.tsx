@@ -84,7 +84,7 @@ function Unlock({ sheet: s, act }: { sheet: KeptSheet; act: Act }) {
       className="flex gap-2"
       onSubmit={(e) => {
         e.preventDefault();
-        void act.run(() => send("POST", `sheets/${s.id}/unlock`, { version: s.version, why }), "Open again: measure it anew");
+        void act.run(() => send("POST", `sheets/${s.id}/unlock`, { version: s.version, why }), "Open again: measure it again");
       }}
     >
       <input

@@ -177,7 +177,7 @@ export function SetOut({ view }: { view: SetOutView }) {
               : of.prefills[name]
                 ? outcome
                   ? `filled from ${source}, not kept yet`
-                  : `begun from ${source}; fill in the rest`
+                  : `started from ${source}; fill in the rest`
                 : "nothing is known of it yet: fill it in"
             : `lengths in mm, or as 123.4 cm, 48 1/2", 4' 3"; kept on this machine only`}
         </p>

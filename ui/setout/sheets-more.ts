@@ -31,7 +31,7 @@ const withPair = (o: Any, key: string): Any => {
 export const MORE_SHEETS: readonly Sheet[] = [
   sheet(
     "battery-stand",
-    "Battery while it stands",
+    "Battery while parked",
     "Strip",
     [
       number("capacityAh", "Battery", "Ah"),

@@ -73,7 +73,7 @@ export const SET_SHEETS: readonly Sheet[] = [
       ),
       choice(
         "product",
-        "Product in hand",
+        "Product on the shelf",
         ["glass adhesive", "glass adhesive"],
         ["hybrid adhesive", "hybrid adhesive"],
         ["flexible sealant", "flexible sealant"],

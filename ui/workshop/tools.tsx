@@ -56,7 +56,7 @@ export function Tools({ view }: { view: WorkshopView }) {
           <Row key={t.id} title={t.name} retired={false} actions={<Button onClick={() => setEditing(t)}>Change</Button>}>
             <span className={cx(t.state !== "sound" && "font-bold text-signal-text")}>{t.state}</span>
             {t.note && `, ${t.note}`} · {t.pieces} {t.pieces === 1 ? "piece" : "pieces"}
-            {t.held && ", with the work until the bond lets go"}
+            {t.held && ", stays on the work until the bond has cured"}
             {t.says.length > 0 && <span className="block">{t.says.join("; ")}</span>}
             {t.ahead.hours > 0 && (
               <span className="block">
@@ -130,7 +130,7 @@ function ToolForm({ tool, onDone }: { tool?: Tool; onDone(): void }) {
       <Field label={LABELS.note} name="note" faults={form.faults} defaultValue={tool?.note} maxLength={200} hint="who has it, till when" />
       <label className="col-span-2 flex items-center gap-2">
         <input type="checkbox" name="held" defaultChecked={tool?.held} className="size-4 accent-ink" />
-        Stays with the work until the bond lets go
+        Stays on the work until the bond has cured
       </label>
       <fieldset className="col-span-2 grid grid-cols-2 gap-4 border-t border-line pt-3">
         <legend className="pr-2 text-[0.8125rem] font-semibold">A machine, or a hired place</legend>

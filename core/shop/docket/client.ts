@@ -14,11 +14,16 @@ export interface Owner {
   leisureMarked?: boolean;
   animals?: string;
   tallMm?: number;
+  /** Who sleeps in it, with their heights, mm. */
+  sleepers?: { name: string; mm: number }[];
   /** Each seat: for the road, with what shows that its anchor holds, or not for the road. */
   seats?: { name: string; kind: "belted" | "leisure"; evidence?: string }[];
   /** The largest things that go in, mm. */
   things?: { name: string; l?: number; w?: number; h?: number }[];
 }
+
+/** The tallest who sleeps in it, mm: of the list, or as written down. */
+export const tallest = (o: Owner): number | undefined => (o.sleepers?.length ? Math.max(...o.sleepers.map((s) => s.mm)) : o.tallMm);
 
 /** Seats that somebody may ride on: those of the list with evidence of their anchors; without a list, as they are drawn. */
 export const beltedSeats = (o: Owner): number =>
@@ -76,6 +81,17 @@ export const OWNER = docket<Owner>({
     { key: "tallMm", label: "Tallest sleeper", type: "number", min: 500, max: 2500, unit: "mm" },
     { key: "animals", label: "Animals", type: "words" },
     {
+      key: "sleepers",
+      label: "Sleepers, with their heights",
+      type: "rows",
+      most: 9,
+      add: "Add a sleeper",
+      columns: [
+        { key: "name", label: "Who", type: "words", required: true },
+        { key: "mm", label: "Tall, mm", type: "number", min: 400, max: 2500, required: true },
+      ],
+    },
+    {
       key: "seats",
       label: "Seats, one by one",
       type: "rows",
@@ -115,7 +131,7 @@ export const OWNER = docket<Owner>({
       `pays: ${d.payer}`,
       `uses it: ${d.user}`,
       d.berths !== undefined && `${d.berths} berths`,
-      d.tallMm !== undefined && `tallest sleeper ${d.tallMm} mm`,
+      tallest(d) !== undefined && `tallest sleeper ${tallest(d)} mm`,
       d.animals,
       ...ownerFindings(d),
     ]
@@ -129,7 +145,7 @@ export const CONSENT = docket<Consent>({
   kind: "consent",
   one: "A consent",
   many: "Consents",
-  intro: "For each change that can't be undone. Its work may be planned without, but not begun.",
+  intro: "For each change that can't be undone. The work can be planned without it, but not started.",
   title: { label: "For what", hint: "roof fan and both side windows" },
   by: "lead",
   fields: [

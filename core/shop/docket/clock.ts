@@ -10,9 +10,9 @@ export const CLOCKS = {
   "second bead": { minutes: 60, over: "lay it now" },
   "squeeze-out": { minutes: 15, over: "cut it off when it is hard: wiping smears it" },
   "masking tape": { minutes: 35, over: "warm it and pull slowly, or cut along it" },
-  "pot life": { minutes: 30, over: "throw the rest away and mix anew, a smaller mix" },
+  "pot life": { minutes: 30, over: "throw the rest away and mix a smaller batch" },
   "hands off": { minutes: 60, over: "hands may let go", opens: true },
-  "may be moved": { minutes: 1440, over: "the van may be moved, a bond on it begun", opens: true },
+  "may be moved": { minutes: 1440, over: "the van may be moved and bonding may start", opens: true },
   "may be soaked": { minutes: 1440, over: "it may be soaked", opens: true },
   "fully cured": { minutes: 10_080, over: "it carries its load", opens: true },
 } as const satisfies Record<string, { minutes: number; over: string; opens?: true }>;

@@ -30,7 +30,7 @@ export const REACH = docket<Reach>({
     { key: "fixedTo", label: "Fastened to what job makes", type: "words", hint: "its code: FR-04" },
     {
       key: "hides",
-      label: "Hides once it stands",
+      label: "Hides once it is in place",
       type: "rows",
       most: 12,
       add: "Add a job",

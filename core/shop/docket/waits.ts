@@ -150,7 +150,7 @@ export const DAY_END = docket<DayEndChoice>({
   kind: "dayend",
   one: "Stop, or one more",
   many: "Stop, or one more",
-  intro: "What was decided in the evening, by whom and why: seen again when the last one of a day has to be done anew.",
+  intro: "What was decided in the evening, by whom and why: seen again when the last one of a day has to be done again.",
   title: { label: "What it was about", hint: "third window" },
   by: "any",
   fields: [
