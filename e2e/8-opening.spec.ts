@@ -12,7 +12,7 @@ const jobIn = async (page: Page, id: string) => {
   return p.builds.flatMap((b) => b.jobs).find((j) => j.id === id)!;
 };
 
-test("a window is set out for its build, measured twice and locked; its parts and hold arrive in the plan", async ({ page }) => {
+test("a window is set out for its build, measured twice and locked; its parts and hold arrive in the plan", async ({ page, browser }) => {
   test.setTimeout(120_000);
   const id = "field-vet.OP-06a";
   await signIn(page, "Mara");
@@ -57,17 +57,26 @@ test("a window is set out for its build, measured twice and locked; its parts an
   const kept = page.getByRole("region", { name: "Kept sheet" });
   await expect(kept).toContainText("version 1, Mara");
 
+  // Whoever measured first can't be the second name.
+  await expect(kept).toContainText("somebody else measures the second time");
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, "Teo");
+  await other.goto(`/set-out?job=${id}&sheet=opening`);
+  const second = other.getByRole("region", { name: "Kept sheet" });
   // The second measuring comes from the other datum; a wrong one is told and does not lock.
-  await kept.getByRole("button", { name: "Measure a second time" }).click();
-  await kept.getByLabel("From the field's right edge to the cut").fill("64");
-  await kept.getByLabel("From the upper crease down to the cut").fill("51.4");
-  await kept.getByLabel("Diagonal of the cut's square corners").fill("1068");
-  await kept.getByLabel("The other diagonal").fill("1068");
-  await expect(kept.getByText(/64 is not what the first measuring says/)).toBeVisible();
-  await kept.getByRole("button", { name: "Compare and lock" }).click();
-  await expect(kept.getByText("The two measurings differ. Measure again, or set the sheet right.")).toBeVisible();
-  await kept.getByLabel("From the field's right edge to the cut").fill("57");
-  await kept.getByRole("button", { name: "Compare and lock" }).click();
+  await second.getByRole("button", { name: "Measure a second time" }).click();
+  await second.getByLabel("From the field's right edge to the cut").fill("64");
+  await second.getByLabel("From the upper crease down to the cut").fill("51.4");
+  await second.getByLabel("Diagonal of the cut's square corners").fill("1068");
+  await second.getByLabel("The other diagonal").fill("1068");
+  await expect(second.getByText(/64 does not match the first measurement/)).toBeVisible();
+  await second.getByRole("button", { name: "Compare and lock" }).click();
+  await expect(second.getByText("The two measurements differ. Measure again, or correct the sheet.")).toBeVisible();
+  await second.getByLabel("From the field's right edge to the cut").fill("57");
+  await second.getByRole("button", { name: "Compare and lock" }).click();
+  await expect(second).toContainText("two measurings agree");
+  await other.close();
+  await page.reload();
   await expect(kept).toContainText("two measurings agree");
   await expect(page.getByLabel("Cut width")).toBeDisabled();
   await expectAccessible(page);

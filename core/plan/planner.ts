@@ -128,6 +128,12 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   const pushed = kept && pushOn(c, LOCAL, cache);
   reachesFew = pushed !== undefined;
   if (pushed) consider(attempt(pushedRule(kept[0], pushed)), 0);
+  // What still holds is the answer, whatever a search would gain: the published plan is a promise. What could be gained is an offer.
+  const asWas = kept && asPublished(c, problem, best, attempt, kept);
+  if (asWas) {
+    best = asWas;
+    return finish(asWas);
+  }
   // A change that stays where it happened, and costs no date, needs no other plan to compare with.
   const settled = () => best !== undefined && movesFew(best) && plannedCost(best.board) - publishedCost(c) <= DATES;
   // Taken as it is where it went as pushed; where crews or bays had to change besides, a repair may move less.
@@ -175,6 +181,35 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     best = next;
   }
   return finish(best!);
+}
+
+/**
+ * The published plan, where all of it still holds: nothing that was published moves, and what had no place there has none now either; a
+ * pin is broken only where it was broken then. `pushed`: the plan as pushed on, where that was laid. Undefined: something does not hold
+ * any more, or something new wants a place.
+ */
+function asPublished(
+  c: Compiled,
+  problem: Problem,
+  pushed: Candidate | undefined,
+  lay: (rule: Rule) => Candidate,
+  kept: readonly Rule[],
+): Candidate | undefined {
+  const broken = new Set(problem.published?.pinsBroken?.map((p) => p.job));
+  const open = c.jobs.filter((j) => !j.done && !j.started && !j.published);
+  const stands = (x: Candidate) =>
+    movedShare(x.board) === 0 &&
+    x.unplaced.size === open.length &&
+    [...x.unplaced.keys()].every((j) => !c.jobs[j].published) &&
+    [...x.pinsBroken.keys()].every((j) => broken.has(c.jobs[j].id));
+  if (pushed && stands(pushed)) return pushed;
+  // Pushing on gives up where some of the work never had a place, or a pin is broken: laid down as it was, it shows whether it stands.
+  if (!open.length && !broken.size) return undefined;
+  for (const rule of new Set([kept[0], kept[kept.length - 1]])) {
+    const laid = lay(rule);
+    if (stands(laid)) return laid;
+  }
+  return undefined;
 }
 
 const movesFew = (x: Candidate): boolean => movedShare(x.board) <= LOCAL;

@@ -86,3 +86,37 @@ describe("a replan after one change", () => {
     }
   });
 });
+
+describe("a replan after no change at all", () => {
+  const same = (p: Problem, plan: ReturnType<typeof makePlan>, seed: number) => {
+    const read = readProblem({ ...structuredClone(p), published: structuredClone(plan) } as Problem);
+    const again = makePlan(read, { iterations: 40, seed, local: true });
+    expect(checkPlan(read, again)).toEqual([]);
+    const where = (x: ReturnType<typeof makePlan>) =>
+      x.jobs.map((j) => [j.id, j.start, j.end, j.place, [...j.fitters].sort().join()].join(" ")).sort();
+    expect(where(again), `seed ${seed}`).toEqual(where(plan));
+  };
+  it.each([0, 1, 2, 3])("returns the published plan, whatever a search would gain, block %i", (block) => {
+    for (let k = 0; k < 6; k++) {
+      const seed = 900 + block * 6 + k;
+      const p = readProblem(
+        workshop({
+          seed,
+          builds: 3 + (k % 3),
+          jobsPerBuild: 16,
+          wild: k % 2 === 1,
+          calm: k % 3 === 0,
+          helpers: k % 3 === 0,
+          tools: k % 2 === 1,
+          slots: k % 3 === 1,
+        }),
+      );
+      // A hasty plan, so that there is much to gain.
+      same(p, makePlan(p, { iterations: 0, seed, near: true }), seed);
+    }
+  });
+  it("does so in a workshop in which every date is lost", () => {
+    const p = readProblem(workshop({ seed: 11, builds: 8, jobsPerBuild: 40, calm: false, fitters: 4, bays: 3 }));
+    same(p, makePlan(p, { iterations: 0, seed: 11 }), 11);
+  });
+});
