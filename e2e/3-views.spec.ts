@@ -1,7 +1,7 @@
 // Every view is there, reads well aloud, and can be worked by keyboard.
 
 import { expect, test } from "@playwright/test";
-import { expectAccessible, signIn } from "./people";
+import { expectAccessible, expectAccessibleInBoth, signIn } from "./people";
 
 const VIEWS: [string, string][] = [
   ["/", "Yard"],
@@ -32,57 +32,53 @@ const VIEWS: [string, string][] = [
   ["/set-out?sheet=opening", "Set-out"],
 ];
 
-for (const theme of ["light", "dark"])
-  test(`each view is drawn and accessible, ${theme}`, async ({ page, context, baseURL }) => {
-    test.setTimeout(420_000);
-    const errors: string[] = [];
-    page.on("pageerror", (e) => errors.push(e.message));
-    page.on("console", (m) => m.type() === "error" && errors.push(m.text()));
-    await context.addCookies([{ name: "wide_lane_theme", value: theme, url: baseURL! }]);
-    await page.goto("/sign-in");
-    await expectAccessible(page);
-    await signIn(page, "Mara");
-    for (const [path, heading] of VIEWS) {
-      await page.goto(path);
-      await expect(page.getByRole("heading", { name: heading, exact: true, level: 1 })).toBeAttached();
-      await expectAccessible(page);
-    }
-    await page.goto("/card?job=night-bakery.OP-06a");
-    await page.getByRole("region", { name: "Set-out" }).locator("summary").first().click();
-    await expectAccessible(page);
-    expect(errors).toEqual([]);
-  });
+test("each view is drawn and accessible, in light and dark", async ({ page }) => {
+  test.setTimeout(420_000);
+  const errors: string[] = [];
+  page.on("pageerror", (e) => errors.push(e.message));
+  page.on("console", (m) => m.type() === "error" && errors.push(m.text()));
+  await page.goto("/sign-in");
+  await expectAccessibleInBoth(page);
+  await signIn(page, "Mara");
+  for (const [path, heading] of VIEWS) {
+    await page.goto(path);
+    await expect(page.getByRole("heading", { name: heading, exact: true, level: 1 })).toBeAttached();
+    await expectAccessibleInBoth(page);
+  }
+  await page.goto("/card?job=night-bakery.OP-06a");
+  await page.getByRole("region", { name: "Set-out" }).locator("summary").first().click();
+  await expectAccessibleInBoth(page);
+  expect(errors).toEqual([]);
+});
 
-for (const theme of ["light", "dark"])
-  test(`each dialog and menu is accessible, ${theme}`, async ({ page, context, baseURL }) => {
-    test.setTimeout(240_000);
-    await context.addCookies([{ name: "wide_lane_theme", value: theme, url: baseURL! }]);
-    await signIn(page, "Mara");
-    const button = (name: string | RegExp) => page.getByRole("button", { name }).first();
-    const opens: [string, () => Promise<void>, "dialog" | "menu"][] = [
-      ["/", () => button(/^Move van/).click(), "menu"],
-      ["/", () => page.keyboard.press("/"), "dialog"],
-      ["/", () => page.keyboard.press("?"), "dialog"],
-      ["/", () => button("Mara").click(), "menu"],
-      ["/lanes", () => button("Compare with published").click(), "dialog"],
-      ["/lanes", () => button("Print or save the plan").click(), "menu"],
-      ["/stores", () => button(/^Change /).click(), "dialog"],
-      ["/proof", () => button("Ask again").click(), "dialog"],
-      ["/builds/night-bakery", () => button("Edit details").click(), "dialog"],
-      ["/builds/night-bakery?tab=marks", () => button("Add a mark by typing its place").click(), "dialog"],
-      ["/builds/night-bakery?tab=items", () => button("Add a removed item").click(), "dialog"],
-      ["/workshop?tab=bays", () => button("Add a bay").click(), "dialog"],
-      ["/workshop?tab=people", () => button("Add a fitter").click(), "dialog"],
-      ["/workshop?tab=users", () => button("Add a person").click(), "dialog"],
-      ["/card?job=night-bakery.OP-06a", () => button("Something's wrong").click(), "dialog"],
-    ];
-    for (const [path, open, role] of opens) {
-      await page.goto(path);
-      await open();
-      await expect(page.getByRole(role).first()).toBeVisible();
-      await expectAccessible(page);
-    }
-  });
+test("each dialog and menu is accessible, in light and dark", async ({ page }) => {
+  test.setTimeout(240_000);
+  await signIn(page, "Mara");
+  const button = (name: string | RegExp) => page.getByRole("button", { name }).first();
+  const opens: [string, () => Promise<void>, "dialog" | "menu"][] = [
+    ["/", () => button(/^Move van/).click(), "menu"],
+    ["/", () => page.keyboard.press("/"), "dialog"],
+    ["/", () => page.keyboard.press("?"), "dialog"],
+    ["/", () => button("Mara").click(), "menu"],
+    ["/lanes", () => button("Compare with published").click(), "dialog"],
+    ["/lanes", () => button("Print or save the plan").click(), "menu"],
+    ["/stores", () => button(/^Change /).click(), "dialog"],
+    ["/proof", () => button("Ask again").click(), "dialog"],
+    ["/builds/night-bakery", () => button("Edit details").click(), "dialog"],
+    ["/builds/night-bakery?tab=marks", () => button("Add a mark by typing its place").click(), "dialog"],
+    ["/builds/night-bakery?tab=items", () => button("Add a removed item").click(), "dialog"],
+    ["/workshop?tab=bays", () => button("Add a bay").click(), "dialog"],
+    ["/workshop?tab=people", () => button("Add a fitter").click(), "dialog"],
+    ["/workshop?tab=users", () => button("Add a person").click(), "dialog"],
+    ["/card?job=night-bakery.OP-06a", () => button("Something's wrong").click(), "dialog"],
+  ];
+  for (const [path, open, role] of opens) {
+    await page.goto(path);
+    await open();
+    await expect(page.getByRole(role).first()).toBeVisible();
+    await expectAccessibleInBoth(page);
+  }
+});
 
 test("keys go from view to view, find, and walk along the lanes", async ({ page }) => {
   await signIn(page, "Mara");

@@ -56,8 +56,22 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(faults).toEqual([]);
 }
 
-const faultsOf = (page: Page): Promise<string[]> =>
-  page.evaluate(async () => {
+/** The same in light and dark: what can differ in the dark is contrast alone. */
+export async function expectAccessibleInBoth(page: Page): Promise<void> {
+  await expectAccessible(page);
+  const was = await page.evaluate(() => document.documentElement.dataset.theme);
+  await page.evaluate(() => {
+    document.documentElement.dataset.theme = "dark";
+  });
+  expect(await faultsOf(page, ["color-contrast"])).toEqual([]);
+  await page.evaluate((t) => {
+    if (t === undefined) delete document.documentElement.dataset.theme;
+    else document.documentElement.dataset.theme = t;
+  }, was);
+}
+
+const faultsOf = (page: Page, rules?: string[]): Promise<string[]> =>
+  page.evaluate(async (only) => {
     const axe = (
       window as unknown as {
         axe: {
@@ -67,11 +81,11 @@ const faultsOf = (page: Page): Promise<string[]> =>
         };
       }
     ).axe;
-    const result = await axe.run({ resultTypes: ["violations"] });
+    const result = await axe.run({ resultTypes: ["violations"], ...(only ? { runOnly: only } : {}) });
     return result.violations
       .filter((v) => v.impact === "serious" || v.impact === "critical")
       .flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.html.slice(0, 160)} ${n.failureSummary.slice(0, 200)}`));
-  });
+  }, rules);
 
 /** A small real picture, as a phone would send it. */
 export const picture = Buffer.from(

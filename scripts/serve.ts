@@ -88,7 +88,7 @@ const READY_MS = 30_000;
 
 /** Serves the build behind the front and waits until it can do its work. */
 export async function serve(host: string, port: number, env: Record<string, string>): Promise<Server> {
-  const child: ChildProcess = spawn(process.execPath, ["--enable-source-maps", "--max-old-space-size=1536", "dist/front.mjs"], {
+  const child: ChildProcess = spawn(process.execPath, ["--enable-source-maps", "--max-old-space-size=1024", "--max-semi-space-size=4", "dist/front.mjs"], {
     env: {
       ...process.env,
       NODE_ENV: "production",
