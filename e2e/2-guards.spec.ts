@@ -13,7 +13,7 @@ test("a fitter can't reach the lead's pages or writes, and looks at what is thei
   await expect(page.getByRole("heading", { level: 1, name: "Where the kit lies" })).toBeVisible();
   await expectAccessible(page);
   await page.goto("/card");
-  await page.getByRole("link", { name: "Marlin Puppets" }).click();
+  await page.getByRole("link", { name: "Marlin Puppets", exact: true }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Marlin Puppets" })).toBeVisible();
   await expect(page.getByRole("button", { name: "Edit details" })).toHaveCount(0);
   await expectAccessible(page);

@@ -88,22 +88,26 @@ const READY_MS = 30_000;
 
 /** Serves the build behind the front and waits until it can do its work. */
 export async function serve(host: string, port: number, env: Record<string, string>): Promise<Server> {
-  const child: ChildProcess = spawn(process.execPath, ["--enable-source-maps", "--max-old-space-size=1024", "--max-semi-space-size=4", "dist/front.mjs"], {
-    env: {
-      ...process.env,
-      NODE_ENV: "production",
-      // Buffers of many sizes from many threads: without this the C library keeps an arena for each.
-      MALLOC_ARENA_MAX: "2",
-      NEXT_TELEMETRY_DISABLED: "1",
-      WIDE_LANE_HOST: host,
-      WIDE_LANE_PORT: String(port),
-      ...env,
+  const child: ChildProcess = spawn(
+    process.execPath,
+    ["--enable-source-maps", "--max-old-space-size=1024", "--max-semi-space-size=4", "dist/front.mjs"],
+    {
+      env: {
+        ...process.env,
+        NODE_ENV: "production",
+        // Buffers of many sizes from many threads: without this the C library keeps an arena for each.
+        MALLOC_ARENA_MAX: "2",
+        NEXT_TELEMETRY_DISABLED: "1",
+        WIDE_LANE_HOST: host,
+        WIDE_LANE_PORT: String(port),
+        ...env,
+      },
+      // The channel is how the server learns that its launcher has died.
+      stdio: ["ignore", "ignore", "pipe", "ipc"],
+      // Its own process group: a Ctrl-C reaches this process only, which then ends both in order.
+      detached: true,
     },
-    // The channel is how the server learns that its launcher has died.
-    stdio: ["ignore", "ignore", "pipe", "ipc"],
-    // Its own process group: a Ctrl-C reaches this process only, which then ends both in order.
-    detached: true,
-  });
+  );
   let errors = "";
   let quiet = false;
   child.stderr?.on("data", (d) => {

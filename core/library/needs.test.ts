@@ -101,7 +101,7 @@ const ROWS: Row[] = [
   ["OP-n45", "OP-13", /Ten minutes of water on each, from low to high/, /its seal is opened again/],
   ["IN-n1", "IN-07", /Each opening of this zone dry in the soak/, /No cavity tape left/],
   ["IN-n3", "IN-08", /backing needs bare metal/],
-  ["IN-n6", "IN-01", /only panels that ring get a mat/],
+  ["IN-n6", "IN-01", /Tap each panel and chalk those that ring: only these get a mat/],
   ["IN-n8", "IN-01", /40 mm off cut lines, flange lands/],
   ["IN-n9", "IN-01", /no blister, drain holes free/],
   ["IN-n16", "IN-09", /Each tail and pipe taped on its own, counted against the list/],

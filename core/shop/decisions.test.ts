@@ -161,7 +161,7 @@ describe("decisions", () => {
     const j = job(shop, "ST-04");
     Object.assign(j, { state: "paused", startedAt: NOW - 5000, workedMinutes: j.minutes.likely * j.timeBox + 40, fitters: ["teo"] });
     const asks = () => decisions(shop, undefined, NOW).filter((d) => d.kind === "time-box");
-    expect(asks()).toEqual([expect.objectContaining({ title: expect.stringMatching(/40 min over its time box/), jobId: "a.ST-04" })]);
+    expect(asks()).toEqual([expect.objectContaining({ title: expect.stringMatching(/40 min longer than allowed/), jobId: "a.ST-04" })]);
     shop.builds[0].records.push({
       id: "r",
       kind: "decision",
