@@ -86,7 +86,7 @@ test("what is found is written down on the card", async ({ page }) => {
   await form.getByRole("button", { name: "Write it down" }).click();
   await expect(form).toHaveCount(0);
   await page.getByText(/open things? on this van/).click();
-  await expect(page.getByRole("button", { name: /beacon on the roof/ })).toContainText("12.4 V");
+  await expect(page.getByRole("button", { name: /^beacon on the roof/ })).toContainText("12.4 V");
 });
 
 test("nothing is wider than a phone, and what is touched on a card is large enough", async ({ page }) => {

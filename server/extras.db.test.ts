@@ -269,7 +269,7 @@ describe("work that the hour speaks against", () => {
     await ask("undo");
     expect(await pin()).toBeNull();
     await run(pool(), "UPDATE job SET state = 'paused', started_at = '2026-11-25 08:00' WHERE id = ?", [job.id]);
-    expect((await refused(ask("try"))).message).toMatch(/begun already/);
+    expect((await refused(ask("try"))).message).toMatch(/already started/);
     await run(pool(), "UPDATE job SET state = 'todo', started_at = NULL WHERE id = ?", [job.id]);
   });
 });

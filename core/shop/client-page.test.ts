@@ -47,7 +47,7 @@ describe("the page for the client", () => {
   it("says the date as it is: on the day, later by working days, not known, or waiting for an answer", () => {
     expect(page(plan("2027-04-30T12:00")).date.words).toBe("By the plan of today it will be ready on the day agreed.");
     expect(page(plan("2027-05-04T12:00")).date.words).toMatch(/^By the plan of today it will be 2 working days later than agreed/);
-    expect(page(undefined).date.words).toMatch(/worked out anew/);
+    expect(page(undefined).date.words).toMatch(/working out the new day/);
     const open = [{ key: "fan" as const, client: true, assumed: "yes", by: at("2027-03-20T12:00") }];
     expect(page(plan("2027-05-04T12:00"), open).date.words).toMatch(/once the questions below are answered/);
     expect(page(undefined, open).asked).toEqual([{ what: "Roof fan", planned: "yes", by: at("2027-03-20T12:00") }]);

@@ -71,6 +71,6 @@ describe("who releases it", () => {
     // A second name among the answers is a second name.
     cut.questions[0].answeredBy = "u-ines";
     expect(releaseFault(shop, cut, "u-mara")).toBeUndefined();
-    expect(releaseFault(shop, { ...cut, state: "started" }, "u-mara")).toMatch(/begun already/);
+    expect(releaseFault(shop, { ...cut, state: "started" }, "u-mara")).toMatch(/already started/);
   });
 });

@@ -78,7 +78,7 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
           <span className="hidden whitespace-nowrap lg:inline" suppressHydrationWarning>
             {day(view.zone, now)} <b className="ml-1">{clock(view.zone, now)}</b>
           </span>
-          <Menu.Root>
+          <Menu.Root modal={false}>
             <Menu.Trigger className="flex h-8 items-center gap-2 rounded-md px-2 hover:bg-pine-strong">{view.user.name}</Menu.Trigger>
             <Menu.Portal>
               <Menu.Content align="end" sideOffset={6} className="z-50 min-w-52 rounded-md border bg-card p-1 text-ink shadow-lg">

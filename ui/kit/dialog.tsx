@@ -33,7 +33,10 @@ export function Dialog({
           }}
           onCloseAutoFocus={(e) => {
             e.preventDefault();
-            const o = opener.current;
+            // Something else that opened meanwhile keeps the focus.
+            const now = document.activeElement;
+            const taken = now && now !== document.body && !(e.currentTarget as Element | null)?.contains(now);
+            const o = taken ? null : opener.current;
             if (o instanceof HTMLElement || o instanceof SVGElement) if (o.isConnected) o.focus({ preventScroll: true });
           }}
           className={cx(

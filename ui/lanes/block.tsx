@@ -47,7 +47,7 @@ export function BlockView({ b, axis, view, top, height, big, on, prefix, anchor,
   const s = stageOf(b.stage);
   const who = b.fitters.map((f) => view.people[f] ?? f).join(" + ");
   const label = prefix ? `${prefix}: ${b.name}` : b.name;
-  const text = width < 18 ? "" : big && width > 60 ? `${s.code} ${label}` : prefix && width > 70 ? prefix : s.code;
+  const text = width < 18 ? "" : big && width > 60 ? `${b.code} ${label}` : prefix && width > 70 ? prefix : s.code;
   const hold = b.holdUntil === null ? undefined : axis.x(b.holdUntil);
   const ghost = b.published;
   const shown = left + (drag.by?.x ?? 0);

@@ -78,7 +78,7 @@ export function Search({ disabled, behind }: { disabled: boolean; behind: number
   };
   if (!running)
     return (
-      <Menu.Root>
+      <Menu.Root modal={false}>
         <Menu.Trigger asChild>
           <Button disabled={disabled}>Improve the plan</Button>
         </Menu.Trigger>

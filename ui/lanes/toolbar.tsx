@@ -161,7 +161,7 @@ export function Toolbar({
           </Button>
         </div>
       )}
-      <Menu.Root>
+      <Menu.Root modal={false}>
         <Menu.Trigger className={buttonClass()} aria-label="Print or save the plan">
           <Ellipsis size={15} />
         </Menu.Trigger>

@@ -114,7 +114,7 @@ function MoveVan({ van, view }: { van: Standing; view: YardView }) {
     act.run(() => send("POST", `builds/${van.buildId}/move`, { place }), `${van.name} is now: ${name}`);
   return (
     <>
-      <Menu.Root>
+      <Menu.Root modal={false}>
         <Menu.Trigger
           disabled={act.busy}
           className="flex h-7 shrink-0 items-center gap-1 rounded-md px-1.5 text-[0.75rem] text-muted hover:bg-sunk hover:text-ink"
@@ -125,7 +125,9 @@ function MoveVan({ van, view }: { van: Standing; view: YardView }) {
         <Menu.Portal>
           <Menu.Content align="end" className="z-50 min-w-44 rounded-md border bg-card p-1 shadow-lg">
             {van.stuck ? (
-              <Menu.Label className="max-w-56 px-3 py-2 text-signal-text">Not now: {van.stuck}.</Menu.Label>
+              <Menu.Item disabled className="max-w-56 px-3 py-2 text-signal-text">
+                Not now: {van.stuck}.
+              </Menu.Item>
             ) : (
               <>
                 <Menu.Label className="px-3 py-1 text-muted">{van.name} now stands in</Menu.Label>
