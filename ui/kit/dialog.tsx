@@ -3,7 +3,7 @@
 
 import { X } from "lucide-react";
 import { Dialog as D } from "radix-ui";
-import { useRef } from "react";
+import { useEffect, useRef } from "react";
 import { cx } from "./cx";
 
 export function Dialog({
@@ -23,13 +23,25 @@ export function Dialog({
 }) {
   // What opened it has the focus again when it closes: it is opened by our own buttons and keys.
   const opener = useRef<Element | null>(null);
+  // A button that waits for the server before its dialog opens has lost the focus by then: it had it last.
+  const last = useRef<EventTarget | null>(null);
+  const shown = useRef(open);
+  shown.current = open;
+  useEffect(() => {
+    const note = (e: FocusEvent) => {
+      if (!shown.current) last.current = e.target;
+    };
+    document.addEventListener("focusin", note);
+    return () => document.removeEventListener("focusin", note);
+  }, []);
   return (
     <D.Root open={open} onOpenChange={onOpenChange}>
       <D.Portal>
         <D.Overlay className="fixed inset-0 z-40 bg-black/45" />
         <D.Content
           onOpenAutoFocus={() => {
-            opener.current = document.activeElement;
+            const now = document.activeElement;
+            opener.current = now && now !== document.body ? now : last.current instanceof Element ? last.current : null;
           }}
           onCloseAutoFocus={(e) => {
             e.preventDefault();
