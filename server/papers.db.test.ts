@@ -127,7 +127,7 @@ describe("fixings", () => {
     expect(minutes.likely).toBe(150);
     expect(minutes.worst / minutes.likely).toBeCloseTo(before.minutes.worst / before.minutes.likely, 1);
     await run(pool(), "UPDATE job SET state = 'started', started_at = NOW(), running_since = NOW() WHERE id = ?", [before.id]);
-    expect((await refused(post(`builds/${id}/fixings-planned`, {}))).message).toMatch(/begun/);
+    expect((await refused(post(`builds/${id}/fixings-planned`, {}))).message).toMatch(/already started/);
     await run(pool(), "UPDATE job SET state = 'todo', started_at = NULL, running_since = NULL WHERE id = ?", [before.id]);
   });
 });
@@ -166,6 +166,9 @@ describe("sparks and swarf", () => {
     ]);
     await run(pool(), "UPDATE part_line SET state = 'checked', arrived_at = NOW(), checked_at = NOW() WHERE job_id = ?", [cut.id]);
     const crew = [ines.fitterId, teo.fitterId];
+    // Four travel and two seats are drawn with belts: no opening before the layout has them.
+    expect((await refused(post(`jobs/${cut.id}/act`, { act: "start", crew }))).message).toMatch(/has 2 belted seats, 4 were ordered/);
+    await change("owner", "Ada Quill", { payer: "Quill Practice", user: "Dr. Quill", beltsOrdered: 4, beltsDrawn: 4 });
     // Nobody has looked into the fan's box yet: checked in or not, the cut is locked.
     const fan = (await jobNow("OP-04")).parts.find((p) => p.contents.length)!;
     expect((await refused(post(`jobs/${cut.id}/act`, { act: "start", crew }))).message).toMatch(/nobody has looked into its box/);

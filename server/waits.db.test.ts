@@ -260,7 +260,7 @@ describe("what can't be undone, in a house that releases it by two", () => {
     await release(true, deputy);
     // Once it is begun, who released it is a fact.
     await run(pool(), "UPDATE job SET state = 'started', started_at = '2026-11-25 10:00' WHERE id = ?", [cut.id]);
-    expect((await refused(release(false))).message).toMatch(/begun already/);
+    expect((await refused(release(false))).message).toMatch(/already started/);
     await answer(cut.questions[0].n, false, lead);
     expect((await jobNow("OP-06a")).releasedBy).toBe("u-deputy");
     await answer(cut.questions[0].n, true, lead);
