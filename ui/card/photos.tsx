@@ -6,6 +6,7 @@ import { useRouter } from "next/navigation";
 import { type Ref, useImperativeHandle, useRef, useState } from "react";
 import { toast } from "sonner";
 import { cx } from "../kit/cx";
+import { refresh } from "../kit/fresh";
 import { upload } from "../kit/send";
 import type { CardJob } from "./view";
 
@@ -41,7 +42,7 @@ export function Photos({ job, ref }: { job: CardJob; ref: Ref<PhotosHandle> }) {
       const why = Array.isArray(again) ? again.join(", ") : "";
       if (why) toast.warning(`Stored, but look again: ${why}. Take it once more, or leave it to the lead.`, { duration: 10_000 });
       else toast.success("The photo is stored");
-      router.refresh();
+      refresh(router);
     } catch (e) {
       sent.current.delete(id);
       toast.error((e as Error).message, { duration: 10_000, action: { label: "Try again", onClick: () => void take(file) } });

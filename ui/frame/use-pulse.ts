@@ -3,6 +3,7 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useRef } from "react";
+import { refresh } from "../kit/fresh";
 
 const EVERY_MS = 4000;
 
@@ -19,7 +20,7 @@ export function usePulse(event: string): void {
         .catch(() => undefined);
       if (answer && answer.event !== seen.current) {
         seen.current = answer.event;
-        router.refresh();
+        refresh(router);
       }
     };
     const timer = setInterval(ask, EVERY_MS);

@@ -4,6 +4,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useState } from "react";
 import { toast } from "sonner";
+import { refresh } from "./fresh";
 import { SendError } from "./send";
 
 export interface Act {
@@ -20,7 +21,7 @@ export function useAct(): Act {
       setBusy(true);
       try {
         await work();
-        router.refresh();
+        refresh(router);
         if (said)
           toast.success(said, {
             ...(undo && {
@@ -28,7 +29,7 @@ export function useAct(): Act {
                 label: "Undo",
                 onClick: () => {
                   undo().then(
-                    () => router.refresh(),
+                    () => refresh(router),
                     (e: Error) => toast.error(e.message),
                   );
                 },
@@ -40,7 +41,7 @@ export function useAct(): Act {
         if ((e as Error).name === "AbortError") return false;
         if (e instanceof SendError && onError?.(e)) return false;
         toast.error((e as Error).message, { duration: 8000 });
-        if (e instanceof SendError && e.status === 409) router.refresh();
+        if (e instanceof SendError && e.status === 409) refresh(router);
         return false;
       } finally {
         setBusy(false);

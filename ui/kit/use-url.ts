@@ -1,8 +1,9 @@
 "use client";
 // A choice of the reader that has its place in the address: kept over a reload, a link and the way back.
 
-import { useSearchParams } from "next/navigation";
+import { useRouter, useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { refreshAgain } from "./fresh";
 
 /** Writes one choice into the address without loading anything; the usual one is left out. */
 function write(key: string, value: string, usual: string): void {
@@ -14,6 +15,7 @@ function write(key: string, value: string, usual: string): void {
 
 /** What stands in the address under a key, read by `clean`; shown at once when it is set, and followed when a link sets it. */
 function useUrl<T extends string>(key: string, usual: T, clean: (found: string | null) => T): [T, (v: T) => void] {
+  const router = useRouter();
   const found = useSearchParams().get(key);
   const [value, setValue] = useState<T>(() => clean(found));
   const known = useRef(found);
@@ -29,8 +31,9 @@ function useUrl<T extends string>(key: string, usual: T, clean: (found: string |
       known.current = v === usual ? null : v;
       setValue(v);
       write(key, v, usual);
+      refreshAgain(router);
     },
-    [key, usual],
+    [key, usual, router],
   );
   return [value, set];
 }

@@ -7,6 +7,7 @@ import { useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import type { Cost } from "@/core/plan/model";
 import { Button } from "../kit/button";
+import { refresh } from "../kit/fresh";
 import { sendLines } from "../kit/lines";
 import { SendError } from "../kit/send";
 
@@ -74,7 +75,7 @@ export function Search({ disabled, behind }: { disabled: boolean; behind: number
     if (stop.current !== mine) return;
     setRunning(undefined);
     // A stopped search still stores what it has: give it the moment that takes.
-    setTimeout(() => router.refresh(), mine.signal.aborted ? 900 : 0);
+    setTimeout(() => refresh(router), mine.signal.aborted ? 900 : 0);
   };
   if (!running)
     return (
