@@ -1,22 +1,38 @@
 // A server that is alive but answers nobody is as good as dead: it is ended, so that it is started again.
 
-/** Asks a server now and then; when it does not answer several times in a row, `hung` is called once. What is returned stops it. */
-export function watchForHang(address: string, hung: () => void, everyMs = 5000, misses = 5): () => void {
-  let missed = 0;
-  let busy = false;
-  const timer = setInterval(async () => {
-    if (busy) return;
-    busy = true;
-    const ok = await fetch(`${address}/health`, { signal: AbortSignal.timeout(4000) })
+/** How long nothing may come. A machine that is shared and slow has been seen to take 38 s for a page and to be well again. */
+export const SILENT_MS = 60_000;
+
+/**
+ * Asks a server now and then, and leaves a question open until it is answered or the time is over: one that is slow answers late, one
+ * that hangs answers never. When nothing has come for `silentMs`, `hung` is called once. What is returned stops it.
+ */
+export function watchForHang(address: string, hung: () => void, everyMs = 5000, silentMs = SILENT_MS): () => void {
+  let heard = performance.now();
+  let asking: AbortController | null = null;
+  let over = false;
+  const ask = async () => {
+    if (asking) return;
+    asking = new AbortController();
+    const late = setTimeout(() => asking?.abort(), silentMs);
+    late.unref();
+    const ok = await fetch(`${address}/health`, { signal: asking.signal })
       .then((r) => r.ok)
       .catch(() => false);
-    busy = false;
-    missed = ok ? 0 : missed + 1;
-    if (missed >= misses) {
-      clearInterval(timer);
+    clearTimeout(late);
+    asking = null;
+    if (ok) heard = performance.now();
+    else if (!over && performance.now() - heard >= silentMs) {
+      end();
       hung();
     }
-  }, everyMs);
+  };
+  const timer = setInterval(ask, everyMs);
   timer.unref();
-  return () => clearInterval(timer);
+  const end = () => {
+    over = true;
+    clearInterval(timer);
+    asking?.abort();
+  };
+  return end;
 }
