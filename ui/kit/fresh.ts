@@ -15,5 +15,5 @@ export function refresh(router: Router): void {
 
 /** Asks again where fresh data may have been on their way when the address changed. */
 export function refreshAgain(router: Router): void {
-  if (Date.now() - asked < ON_ITS_WAY) setTimeout(() => refresh(router), 0);
+  if (Date.now() - asked < ON_ITS_WAY) refresh(router);
 }

@@ -21,19 +21,22 @@ function useUrl<T extends string>(key: string, usual: T, clean: (found: string |
   const known = useRef(found);
   const latest = useRef(clean);
   latest.current = clean;
+  const stood = useRef(found);
   useEffect(() => {
+    // Only once the new address holds: asked for before, the fresh data would belong to the old one.
+    if (found !== stood.current) refreshAgain(router);
+    stood.current = found;
     if (found === known.current) return;
     known.current = found;
     setValue(latest.current(found));
-  }, [found]);
+  }, [found, router]);
   const set = useCallback(
     (v: T) => {
       known.current = v === usual ? null : v;
       setValue(v);
       write(key, v, usual);
-      refreshAgain(router);
     },
-    [key, usual, router],
+    [key, usual],
   );
   return [value, set];
 }
