@@ -11,6 +11,8 @@ test("a job's set-out stands on its card, and another name measures it a second 
     const page = await (await browser.newContext({ viewport: PHONE })).newPage();
     await signIn(page, name);
     await page.goto(JOB);
+    // The card's own code has begun: what is folded open before that may close again.
+    await page.evaluate(() => navigator.serviceWorker.ready);
     return page;
   };
   const opening = (page: Awaited<ReturnType<typeof pageOf>>) =>
@@ -53,11 +55,11 @@ test("a card that was opened once is there without a network, and gone after sig
   await page.goto("/card?job=night-bakery.OP-06a");
   await page.evaluate(() => navigator.serviceWorker.ready);
   // The worker keeps the page and what it is made of once it is told.
-  await expect
-    .poll(() =>
-      page.evaluate(async () => (await caches.has("wide-lane-cards")) && (await (await caches.open("wide-lane-cards")).keys()).length),
-    )
-    .toBeGreaterThan(0);
+  const kept = () =>
+    page.evaluate(async () =>
+      (await caches.has("wide-lane-cards")) ? (await (await caches.open("wide-lane-cards")).keys()).map((k) => k.url) : [],
+    );
+  await expect.poll(async () => (await kept()).some((url) => url.includes("OP-06a"))).toBe(true);
   await expect.poll(() => page.evaluate(async () => (await (await caches.open("wide-lane-pieces")).keys()).length)).toBeGreaterThan(5);
   await context.setOffline(true);
   await page.reload();
