@@ -30,7 +30,7 @@ export function CardSetOut({ job, act, zone, now }: Props) {
     <section aria-label="Set-out" className="mt-4">
       <h3 className="text-[1.0625rem]">Set-out</h3>
       {kept.map((s) => (
-        <Sheet key={`${s.id} ${s.version}`} s={s} page={page(s.calculator)} act={act} zone={zone} now={now} />
+        <Sheet key={s.id} s={s} page={page(s.calculator)} act={act} zone={zone} now={now} />
       ))}
       {job.state !== "done" && missing.length > 0 && (
         <details className="mt-2 rounded-md border border-dashed" open={kept.length === 0 && missing.length <= 3}>
