@@ -134,3 +134,31 @@ it("notes every table that a change wrote to, those that the database empties al
   // Jobs were dropped by the change of choices: their crews and parts went with them.
   for (const t of ["job", "job_crew", "part_line", "proof_shot", "job_step"]) expect([t, of(t) > 0]).toEqual([t, true]);
 });
+
+it("never says that it knows of a change that it does not show yet", async () => {
+  const now = await loadState();
+  const name = (s: Awaited<ReturnType<typeof loadState>>) => s.shop.builds.find((b) => b.id === id)!;
+  let { version } = name(now);
+  const { client, purpose, arrives, due, weight } = name(now);
+  const text = (t: number) => now.zone.show(t);
+  /** The first change by which each name is known. */
+  const since: number[] = [];
+  let writing = true;
+  const seen: { shown: number; change: number }[] = [];
+  const look = async () => {
+    while (writing) {
+      const s = await loadState();
+      seen.push({ shown: Number(name(s).name.split(" ")[1] ?? -1), change: s.change });
+    }
+  };
+  const looks = [look(), look(), look(), look()];
+  for (let k = 0; k < 25; k++) {
+    await act("PATCH", `builds/${id}`, { version, name: `Kept ${k}`, client, purpose, arrives: text(arrives), due: text(due), weight });
+    version++;
+    since[k] = (await loadState()).change;
+  }
+  writing = false;
+  await Promise.all(looks);
+  for (const { shown, change } of seen)
+    for (let k = shown + 1; k < since.length; k++) expect(change, `shows name ${shown}`).toBeLessThan(since[k]);
+});

@@ -8,6 +8,7 @@ import type { Shop } from "@/core/shop/model";
 import { preparedVariants } from "@/core/shop/preparable";
 import { nameParts, toProblem } from "@/core/shop/problem";
 import { type Zone, zoneOf } from "@/core/time/zone";
+import { newestChange } from "@/db/acts";
 import { addEvent } from "@/db/events";
 
 import { giveLease, keepLease, leaseHeld, loadPlan, nextNumber, publishedPlans, type StoredPlan, savePlan, takeLease } from "@/db/plans";
@@ -31,19 +32,24 @@ export interface State {
   shop: Shop;
   zone: Zone;
   now: number;
+  /** A change that all of this knows of; perhaps it knows of newer ones. */
+  change: number;
   working?: StoredPlan;
   published?: StoredPlan;
 }
 
 /** The state of one moment, whatever is written meanwhile; to be read and not written into. */
 export async function loadState(): Promise<State> {
-  const { shop, working, published } = await keptRead("state", async (c) => {
+  // Read first: whoever shows this state and asks later what is the newest change must not take what it does not know yet for known.
+  const change = await newestChange(pool());
+  const read = async (c: Conn) => {
     const shop = await loadShop(c);
     const zone = zoneOf(shop.workshop.zone);
     return { shop, working: await loadPlan(c, "working", zone), published: await loadPlan(c, "published", zone) };
-  });
+  };
+  const { shop, working, published } = await keptRead("state", read, change);
   const zone = zoneOf(shop.workshop.zone);
-  return { shop, zone, now: nowMinute(zone), working, published };
+  return { shop, zone, now: nowMinute(zone), change, working, published };
 }
 
 /** The published plans there are, and the one of a number (else the newest), to compare with. */

@@ -6,5 +6,5 @@ export const dynamic = "force-dynamic";
 
 export default async function Desk({ children }: { children: React.ReactNode }) {
   const { state, user } = await userState();
-  return <Frame view={await frameView(state, user)}>{children}</Frame>;
+  return <Frame view={frameView(state, user)}>{children}</Frame>;
 }

@@ -32,7 +32,6 @@ import { tiredWords } from "@/core/shop/tired";
 import { openHours } from "@/core/time/calendar";
 import { asMeasured, readingStates } from "@/core/van/readings";
 import type { State } from "@/server/planning";
-import { pulse } from "@/server/pulse";
 import type { CardJob, CardView } from "@/ui/card/view";
 import { DEED, overBox } from "./build";
 import { cardSheets } from "./card-sheets";
@@ -103,7 +102,7 @@ export async function cardView(
     zone: shop.workshop.zone,
     now,
     fixed: !!process.env.WIDE_LANE_NOW,
-    event: await pulse(),
+    event: String(state.change),
     lead,
     who: who ? { id: who, name: fitterName(shop, who) } : null,
     people,

@@ -2,10 +2,9 @@
 
 import { shotState } from "@/core/shop/proof";
 import type { State } from "@/server/planning";
-import { pulse } from "@/server/pulse";
 import type { FrameView } from "@/ui/frame/view";
 
-export async function frameView(state: State, user: FrameView["user"]): Promise<FrameView> {
+export function frameView(state: State, user: FrameView["user"]): FrameView {
   const { shop, now } = state;
   return {
     workshop: shop.workshop.name,
@@ -13,7 +12,7 @@ export async function frameView(state: State, user: FrameView["user"]): Promise<
     now,
     fixed: !!process.env.WIDE_LANE_NOW,
     user: { name: user.name, role: user.role },
-    event: await pulse(),
+    event: String(state.change),
     waitingPhotos:
       user.role === "lead"
         ? shop.builds

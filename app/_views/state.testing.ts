@@ -24,6 +24,7 @@ export function testState(change: (shop: State["shop"]) => void = () => undefine
     shop,
     zone,
     now: NOW,
+    change: 1,
     working: { head: { ...head, id: "w", kind: "working", number: null }, plan },
     published: { head: { ...head, id: "p", kind: "published", number: 1 }, plan: structuredClone(plan) },
   };

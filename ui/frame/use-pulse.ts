@@ -3,14 +3,16 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useRef } from "react";
-import { refresh } from "../kit/fresh";
+import { onTheirWay, refresh } from "../kit/fresh";
 
 const EVERY_MS = 4000;
+/** A page that was asked for takes so long, usually. */
+const USUAL_MS = 3000;
 
 export function usePulse(event: string): void {
   const router = useRouter();
-  const seen = useRef(event);
-  seen.current = event;
+  const shown = useRef(event);
+  shown.current = event;
   useEffect(() => {
     const ask = async () => {
       // Not while somebody looks elsewhere, and not under an open form: what is typed there stays.
@@ -18,10 +20,8 @@ export function usePulse(event: string): void {
       const answer = await fetch("/api/pulse")
         .then((r) => (r.ok ? (r.json() as Promise<{ event: string }>) : undefined))
         .catch(() => undefined);
-      if (answer && answer.event !== seen.current) {
-        seen.current = answer.event;
-        refresh(router);
-      }
+      // Asked for again until the page shows it: what was on its way may have been read before, or have been lost.
+      if (answer && answer.event !== shown.current && !onTheirWay(USUAL_MS)) refresh(router);
     };
     const timer = setInterval(ask, EVERY_MS);
     return () => clearInterval(timer);

@@ -7,7 +7,7 @@ export interface FrameView {
   /** The clock is stopped (tests and pictures). */
   fixed: boolean;
   user: { name: string; role: "lead" | "fitter" };
-  /** Id of the newest event that this page knows. */
+  /** A change that this page knows of: while there is a newer one, it asks for fresh data. */
   event: string;
   waitingPhotos: number;
 }

@@ -8,6 +8,9 @@ interface Router {
 const ON_ITS_WAY = 5000;
 let asked = Number.NEGATIVE_INFINITY;
 
+/** Whether fresh data may still be on their way. */
+export const onTheirWay = (ms = ON_ITS_WAY): boolean => Date.now() - asked < ms;
+
 export function refresh(router: Router): void {
   asked = Date.now();
   router.refresh();
@@ -15,5 +18,5 @@ export function refresh(router: Router): void {
 
 /** Asks again where fresh data may have been on their way when the address changed. */
 export function refreshAgain(router: Router): void {
-  if (Date.now() - asked < ON_ITS_WAY) refresh(router);
+  if (onTheirWay()) refresh(router);
 }
