@@ -57,6 +57,31 @@ test("the order of a build is told apart in forced steps and habits, kept by nam
   await expect(kept).toHaveCount(0);
 });
 
+test("a page that takes longer than the pulse is shown all the same", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/night-bakery?tab=choices");
+  const order = page.getByRole("region", { name: "Order of the house" });
+  const named = order.getByRole("listitem").filter({ hasText: "Slow order" });
+  let asked = 0;
+  await page.route(
+    (u) => u.pathname === "/builds/night-bakery",
+    async (route) => {
+      if (route.request().headers().rsc === undefined) return route.continue();
+      asked++;
+      await new Promise((r) => setTimeout(r, 6000));
+      await route.continue();
+    },
+  );
+  await order.getByLabel("Keep this build's order as").fill("Slow order");
+  await order.getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(named).toHaveCount(1);
+  await named.getByRole("button", { name: "Forget" }).click();
+  await expect(named).toHaveCount(0);
+  // Once for each act: the pulse comes by while the page is on its way, and waits for it.
+  expect(asked).toBe(2);
+  await page.unrouteAll({ behavior: "ignoreErrors" });
+});
+
 test("a parked thing wakes when its day has come and asks for itself in the yard; a figure read off at a hold is kept", async ({
   page,
 }) => {

@@ -40,7 +40,7 @@ export function BenchCard({ view }: { view: CardView }) {
   const now = useNow(view.now, view.fixed);
   const online = useOnline();
   const act = useAct();
-  usePulse(view.event);
+  usePulse(view);
   const { job } = view;
   useKept(job?.id);
   return (

@@ -25,7 +25,7 @@ export function Frame({ view, children }: { view: FrameView; children: React.Rea
   const lead = view.user.role === "lead";
   const views = viewsFor(view.user.role);
   useKeys(views, { ...(lead ? { find: () => setFinding(true) } : {}), help: () => setHelping(true) });
-  usePulse(view.event);
+  usePulse(view);
   return (
     <div className="flex min-h-dvh flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-card focus:p-2">

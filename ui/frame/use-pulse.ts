@@ -3,16 +3,18 @@
 
 import { useRouter } from "next/navigation";
 import { useEffect, useRef } from "react";
-import { onTheirWay, refresh } from "../kit/fresh";
+import { awaited, noteFresh, refresh } from "../kit/fresh";
 
 const EVERY_MS = 4000;
-/** A page that was asked for takes so long, usually. */
-const USUAL_MS = 3000;
 
-export function usePulse(event: string): void {
+/** `view` is what the page was given: another one each time that fresh data are there. */
+export function usePulse(view: { event: string }): void {
   const router = useRouter();
-  const shown = useRef(event);
-  shown.current = event;
+  const shown = useRef(view.event);
+  shown.current = view.event;
+  useEffect(() => {
+    if (view) noteFresh();
+  }, [view]);
   useEffect(() => {
     const ask = async () => {
       // Not while somebody looks elsewhere, and not under an open form: what is typed there stays.
@@ -20,8 +22,9 @@ export function usePulse(event: string): void {
       const answer = await fetch("/api/pulse")
         .then((r) => (r.ok ? (r.json() as Promise<{ event: string }>) : undefined))
         .catch(() => undefined);
-      // Asked for again until the page shows it: what was on its way may have been read before, or have been lost.
-      if (answer && answer.event !== shown.current && !onTheirWay(USUAL_MS)) refresh(router);
+      // Until the page shows it: what was on its way may have been read before it. Never while data are awaited: a page that takes longer
+      // than the pulse would be asked for again and again, and never be there.
+      if (answer && answer.event !== shown.current && !awaited()) refresh(router);
     };
     const timer = setInterval(ask, EVERY_MS);
     return () => clearInterval(timer);

@@ -1,22 +1,29 @@
 // Fresh data for the page at hand. A change of the address drops what is on its way: whoever makes one asks again.
+// Whoever asks twice waits twice: what is asked for last is what the page waits for.
 
 interface Router {
   refresh(): void;
 }
 
-/** Fresh data are taken to be on their way for so long, ms. */
-const ON_ITS_WAY = 5000;
+/** What was asked for so many ms ago and is not there is taken for lost. */
+const LOST = 20_000;
 let asked = Number.NEGATIVE_INFINITY;
-
-/** Whether fresh data may still be on their way. */
-export const onTheirWay = (ms = ON_ITS_WAY): boolean => Date.now() - asked < ms;
+let came = Number.NEGATIVE_INFINITY;
 
 export function refresh(router: Router): void {
   asked = Date.now();
   router.refresh();
 }
 
-/** Asks again where fresh data may have been on their way when the address changed. */
+/** Fresh data are there. */
+export function noteFresh(): void {
+  came = Date.now();
+}
+
+/** Whether fresh data were asked for that are not there yet. */
+export const awaited = (): boolean => asked > came && Date.now() - asked < LOST;
+
+/** Asks again where fresh data were on their way when the address changed. */
 export function refreshAgain(router: Router): void {
-  if (onTheirWay()) refresh(router);
+  if (awaited()) refresh(router);
 }

@@ -5,6 +5,7 @@ import { zoneOf } from "@/core/time/zone";
 import { weekWords } from "../workshop/hours";
 import { cx } from "./cx";
 import { faultOf } from "./field";
+import { awaited, noteFresh, refresh, refreshAgain } from "./fresh";
 import { sendLines } from "./lines";
 import { SendError, send } from "./send";
 import { stageOf } from "./stage";
@@ -119,6 +120,39 @@ describe("sendLines", () => {
   it("throws a refusal", async () => {
     vi.stubGlobal("fetch", answer(403, { error: "Only the lead may do that." }));
     await expect(sendLines("plan/gain", {}, () => undefined, new AbortController().signal)).rejects.toBeInstanceOf(SendError);
+  });
+});
+
+describe("fresh data", () => {
+  const router = { refresh: vi.fn() };
+  afterEach(() => vi.useRealTimers());
+  it("are awaited from when they are asked for until they are there, or taken for lost after twenty seconds", () => {
+    vi.useFakeTimers();
+    noteFresh();
+    expect(awaited()).toBe(false);
+    vi.advanceTimersByTime(10);
+    refresh(router);
+    expect(awaited()).toBe(true);
+    vi.advanceTimersByTime(7000);
+    expect(awaited()).toBe(true);
+    noteFresh();
+    expect(awaited()).toBe(false);
+    vi.advanceTimersByTime(10);
+    refresh(router);
+    vi.advanceTimersByTime(20_001);
+    expect(awaited()).toBe(false);
+  });
+  it("are asked for again with another address only while they are awaited", () => {
+    vi.useFakeTimers();
+    refresh(router);
+    noteFresh();
+    vi.advanceTimersByTime(10);
+    router.refresh.mockClear();
+    refreshAgain(router);
+    expect(router.refresh).not.toHaveBeenCalled();
+    refresh(router);
+    refreshAgain(router);
+    expect(router.refresh).toHaveBeenCalledTimes(2);
   });
 });
 
