@@ -1,6 +1,6 @@
 // ./wide-lane bench: speed and quality of the planner on generated problems with fixed seeds. `plan` are whole workshops,
 // `plain` resource problems with known optima; without either, both. `--write` puts both into docs/benchmarks.md.
-// `app` puts fifty people at a server. `known` looks for better lengths of the plain problems (takes hours).
+// `replan` replans after changes of one thing, beside a repair by hand. `app` puts fifty people at a server. `known` looks for better lengths of the plain problems (takes hours).
 
 import os from "node:os";
 import { readArgs, whole } from "./args";
@@ -8,10 +8,11 @@ import { benchApp } from "./bench/app";
 import { findKnown } from "./bench/known";
 import { benchPlain } from "./bench/plain";
 import { benchPlans, measure } from "./bench/plans";
+import { benchReplans } from "./bench/replans";
 import { writeSections } from "./bench/sections";
 import { Stop } from "./stop";
 
-const USAGE = "./wide-lane bench [plan | plain | app [--people N] [--seconds N] | known [--seconds N] [--jobs N]] [--write]";
+const USAGE = "./wide-lane bench [plan | replan | plain | app [--people N] [--seconds N] | known [--seconds N] [--jobs N]] [--write]";
 
 export default async function bench(args: string[]): Promise<number> {
   const read = readArgs(args, ["seconds", "jobs", "people"], ["write"], USAGE);
@@ -20,10 +21,16 @@ export default async function bench(args: string[]): Promise<number> {
     console.log(JSON.stringify(measure(Number(more[0]))));
     return 0;
   }
-  if (more.length || !["all", "plan", "plain", "app", "known"].includes(what)) throw new Stop(`Usage: ${USAGE}`, 2);
+  if (more.length || !["all", "plan", "replan", "plain", "app", "known"].includes(what)) throw new Stop(`Usage: ${USAGE}`, 2);
   if (what === "known") {
     findKnown(whole(read, "seconds", 1, 3600) ?? 600, whole(read, "jobs", 1, 1000));
     return 0;
+  }
+  if (what === "replan") {
+    const { text, faults } = await benchReplans();
+    if (read.options.has("write")) writeSections(text);
+    console.log(`\n${text}`);
+    return faults ? 1 : 0;
   }
   if (what === "app") {
     const { text, errors } = await benchApp(whole(read, "people", 1, 1000) ?? 50, whole(read, "seconds", 5, 3600) ?? 60);

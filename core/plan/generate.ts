@@ -34,6 +34,8 @@ export interface Rule {
   keepStart?: boolean;
   /** What can't be kept as it is stays out for the time being: all else is laid as if it were not there. */
   aside?: boolean;
+  /** The van of what stays out stands where it would have stood, so that its stays are as they were kept. */
+  holdsPlace?: boolean;
   /** Work pinned to a time is laid in its turn, by the time it is pinned to; else first of all, with what it waits for. */
   pinsInTurn?: boolean;
   /** Given up as soon as so many jobs do not stand as kept. */
@@ -247,6 +249,7 @@ class Run {
     if (this.rule.aside && j.pin?.start === undefined && (!tooLate || this.rule.pinsInTurn)) {
       if (hopeless(this.c, j)) return false;
       this.aside.push(j.index);
+      if (this.rule.holdsPlace && kept && j.van) this.standAsKept(j, kept);
       return true;
     }
     if (!j.pin) return this.tryPlace(j);
@@ -296,6 +299,17 @@ class Run {
     }
     this.b.book(j, p);
     return true;
+  }
+
+  /** The van is there as if the job were done as kept. */
+  private standAsKept(j: Job, k: Keep): void {
+    const end = endOf(j, k);
+    const as: Placed = { start: k.start, end, from: k.start, work: [], place: k.place, crew: [], holdUntil: holdEnd(this.c, end, j.hold) };
+    const stands = (o: Option) =>
+      o.frame.from <= k.start && k.start < o.frame.to && moveCost(this.b, j, o, { ...as, crew: [] }, this.rule.costs) !== undefined;
+    const option = optionsFor(this.b, j, k.place, k.start).find(stands);
+    if (option) bookStay(this.b, j, option, as);
+    else this.drop(j.build);
   }
 
   /** One look at one start, place and crew. */

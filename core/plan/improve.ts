@@ -9,6 +9,7 @@ import { costOf } from "./cost";
 import { type Generated, generate } from "./generate";
 import type { Cost } from "./model";
 import { isFree, putBack, relay, reopen } from "./moves";
+import { placedRule } from "./rules";
 import { displaced, latestFirst, relaying, reopening, stepRule } from "./search";
 
 export interface Candidate extends Generated {
@@ -171,20 +172,6 @@ export function improve(c: Compiled, start: Candidate, r: Random, options: Impro
  * is published and laid down again stays the same to the minute.
  */
 function settled(c: Compiled, g: Generated, cache: Board["cache"]): Generated {
-  const { placed } = g.board;
-  const again = generate(
-    c,
-    {
-      name: "as found",
-      priority: Float64Array.from(c.jobs, (_, i) => placed[i]?.start ?? Number.MAX_SAFE_INTEGER),
-      window: 1e12,
-      costs: { move: 90, evict: 240 },
-      keep: c.jobs.map((j) => {
-        const p = placed[j.index];
-        return p && isFree(j) ? { start: p.start, place: p.place, crew: p.crew, placed: p } : undefined;
-      }),
-    },
-    cache,
-  );
+  const again = generate(c, placedRule(g.board), cache);
   return costOf(again.board, again.unplaced).total <= costOf(g.board, g.unplaced).total ? again : g;
 }

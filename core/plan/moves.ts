@@ -25,7 +25,7 @@ export interface Undo {
 }
 
 /** Followers that are placed and, by this placement, start too early. */
-function tooEarly(b: Board, job: Job, p: { end: Minute; holdUntil: Minute }): number[] {
+export function tooEarly(b: Board, job: Job, p: { end: Minute; holdUntil: Minute }): number[] {
   const { jobs, shop } = b.c;
   const out: number[] = [];
   for (const f of job.followers) {
@@ -226,7 +226,7 @@ function bookInside(b: Board, job: Job, stay: Stay, fit: Fit, change: Change): P
 }
 
 /** When the next van comes to the place of a stay; a yard place is asked for otherwise. */
-function nextEntry(b: Board, stay: Stay): Minute {
+export function nextEntry(b: Board, stay: Stay): Minute {
   if (stay.place === b.c.yard) return NEVER;
   for (const s of b.atPlace[stay.place]) if (s.build !== stay.build && s.from >= stay.to) return s.from;
   return NEVER;

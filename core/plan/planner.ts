@@ -7,7 +7,7 @@ import { BENCH, type Compiled, compile, type Job } from "./compile";
 import { buildResults, costOf, costOfFinish } from "./cost";
 import { asWhy, type Reason, reasonsFor } from "./explain";
 import { benchFrame, earliestWith } from "./fit";
-import { BEHIND, brokenPins, earliestByLinks, type Generated, generate, generateWithin, type Rule } from "./generate";
+import { BEHIND, brokenPins, earliestByLinks, type Generated, generate, type Rule } from "./generate";
 import { holdEnd } from "./hold-end";
 import { type Candidate, improve } from "./improve";
 import type { Cost, Plan, Problem } from "./model";
@@ -16,9 +16,10 @@ import { latestFinish } from "./passes";
 import { ruleOf } from "./plain/lay";
 import { plainOf } from "./plain/model";
 import { solvePlain } from "./plain/solve";
-import { pushedRule, pushOn } from "./push";
-import { movedShare, plannedCost, publishedCost, repair } from "./repair";
-import { fromPlan, keptRules, rules } from "./rules";
+import { replan } from "./replan/replan";
+import { nothingToKeep } from "./replan/upheaval";
+import { SAME_START } from "./replan/weight";
+import { fromPlan, rules } from "./rules";
 
 export interface PlanOptions {
   seed?: number;
@@ -43,23 +44,15 @@ export interface PlanOptions {
   start?: Plan;
 }
 
-/**
- * The rules get so much of the time; the search, which starts from the best of them, the rest. Around a change the ways to
- * keep what is published are few, and worth more than the steps they cost.
- */
+/** The rules get so much of the time; the search, which starts from the best of them, the rest. */
 const RULES = 0.2;
-const KEPT = 0.7;
+/** Around a change the search for the fewest moves may look so often at a job, and so much more for each step of the search after it. */
+const QUIET_LOOKS = 300;
+const QUIET_MORE = 15;
+/** Where the budget is one of time, it is taken for so many steps. */
+const TIMED_AS = 60;
 /** Up to here the order of builds is searched: worth more than steps from job to job, as measured. */
 const ORDERS = 0.85;
-
-/** Share of the work that a local change may move before plans that spread it otherwise are tried too. */
-const LOCAL = 0.1;
-
-/** So much more than the starts that pushing on moves, a plan made by it may change. */
-const MORE = 0.01;
-
-/** Cost of dates (lateness and flow) that a repair may add before the same: a working day late of one build. */
-const DATES = 1000;
 
 /** Plans a problem (as `readProblem` returns it). Never breaks a hard rule: what can't be placed is in `unplaced`. */
 export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
@@ -67,7 +60,7 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   const began = options.clock?.() ?? 0;
   const c = compile(problem);
   const r = random(seed);
-  const local = options.local === true && c.jobs.some((j) => j.published);
+  const local = options.local === true && !nothingToKeep(c);
   let cache: Board["cache"] | undefined;
   const weighed = (g: Generated): Candidate => {
     cache = g.board.cache;
@@ -76,10 +69,8 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   const attempt = (rule: Rule): Candidate => weighed(generate(c, rule, cache));
   let best: Candidate | undefined;
   let stop = false;
-  /** Whether the change is one that reaches few, were it only pushed on. */
-  let reachesFew = false;
   const consider = (next: Candidate, n: number): Candidate => {
-    if (best && !isBetter(next, best, reachesFew)) return best;
+    if (best && !isBetter(next, best)) return best;
     best = next;
     stop ||= options.onBetter?.(next.cost, n) === false;
     return next;
@@ -124,32 +115,27 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     return finish(attempt(ruleOf(c, plain, solved.starts)));
   }
   if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
-  const kept = local ? keptRules(c) : undefined;
-  const pushed = kept && pushOn(c, LOCAL, cache);
-  reachesFew = pushed !== undefined;
-  if (pushed) consider(attempt(pushedRule(kept[0], pushed)), 0);
-  // What still holds is the answer, whatever a search would gain: the published plan is a promise. What could be gained is an offer.
-  const asWas = kept && asPublished(c, problem, best, attempt, kept);
-  if (asWas) {
-    best = asWas;
-    return finish(asWas);
-  }
-  // A change that stays where it happened, and costs no date, needs no other plan to compare with.
-  const settled = () => best !== undefined && movesFew(best) && plannedCost(best.board) - publishedCost(c) <= DATES;
-  // Taken as it is where it went as pushed; where crews or bays had to change besides, a repair may move less.
-  const asPushed = pushed && best && settled() && movedShare(best.board) <= pushed.share + MORE;
-  const repaired = kept && !asPushed && repair(c, kept[0], cache);
-  if (repaired) consider({ ...repaired, cost: costOf(repaired.board, repaired.unplaced) }, 0);
-  if (!local || !settled())
-    (kept ?? rules(c, options.near)).forEach((rule, k) => {
-      if (stop || (local && settled())) return;
-      // One of them at least, however short the time: a repair that costs dates is no answer.
-      if (best && k > 0 && options.iterations === undefined && used() >= (kept ? KEPT : RULES)) return;
-      const g = generateWithin(c, rule, cache);
-      if (g) consider(weighed(g), 0);
-    });
+  if (local)
+    return finish(
+      replan(c, problem, {
+        used: (steps) => {
+          done = steps;
+          return used();
+        },
+        timed: options.iterations === undefined,
+        effort: QUIET_LOOKS + QUIET_MORE * (options.iterations ?? TIMED_AS),
+        stopped: () => stop || options.stopped?.() === true,
+        onBetter: (cost, steps) => options.onBetter?.(cost, steps) !== false,
+        random: r,
+      }),
+    );
+  rules(c, options.near).forEach((rule, k) => {
+    // One of them at least, however short the time.
+    if (stop || (best && k > 0 && options.iterations === undefined && used() >= RULES)) return;
+    consider(attempt(rule), 0);
+  });
   // Where nothing is kept, which build goes before which comes first: a search ends where it began near.
-  if (!kept && !options.near) {
+  if (!options.near) {
     const lay = (rule: Rule): Candidate => {
       const next = attempt(rule);
       consider(next, 0);
@@ -170,7 +156,7 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   }
   if (!stop && used() < 1) {
     const next = improve(c, best!, r, {
-      local,
+      local: false,
       used: (steps) => {
         done = steps;
         return used();
@@ -183,44 +169,9 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
   return finish(best!);
 }
 
-/**
- * The published plan, where all of it still holds: nothing that was published moves, and what had no place there has none now either; a
- * pin is broken only where it was broken then. `pushed`: the plan as pushed on, where that was laid. Undefined: something does not hold
- * any more, or something new wants a place.
- */
-function asPublished(
-  c: Compiled,
-  problem: Problem,
-  pushed: Candidate | undefined,
-  lay: (rule: Rule) => Candidate,
-  kept: readonly Rule[],
-): Candidate | undefined {
-  const broken = new Set(problem.published?.pinsBroken?.map((p) => p.job));
-  const open = c.jobs.filter((j) => !j.done && !j.started && !j.published);
-  const stands = (x: Candidate) =>
-    movedShare(x.board) === 0 &&
-    x.unplaced.size === open.length &&
-    [...x.unplaced.keys()].every((j) => !c.jobs[j].published) &&
-    [...x.pinsBroken.keys()].every((j) => broken.has(c.jobs[j].id));
-  if (pushed && stands(pushed)) return pushed;
-  // Pushing on gives up where some of the work never had a place, or a pin is broken: laid down as it was, it shows whether it stands.
-  if (!open.length && !broken.size) return undefined;
-  for (const rule of new Set([kept[0], kept[kept.length - 1]])) {
-    const laid = lay(rule);
-    if (stands(laid)) return laid;
-  }
-  return undefined;
-}
-
-const movesFew = (x: Candidate): boolean => movedShare(x.board) <= LOCAL;
-
-/**
- * A pin that is kept comes before all that costs: who set it has seen the cost. `few`: so does that few jobs move, whatever more
- * moves would gain; a search may find those still.
- */
-function isBetter(x: Candidate, y: Candidate, few: boolean): boolean {
+/** A pin that is kept comes before all that costs: who set it has seen the cost. */
+function isBetter(x: Candidate, y: Candidate): boolean {
   if (x.pinsBroken.size !== y.pinsBroken.size) return x.pinsBroken.size < y.pinsBroken.size;
-  if (few && x.unplaced.size === y.unplaced.size && movesFew(x) !== movesFew(y)) return movesFew(x);
   return x.cost.total < y.cost.total;
 }
 
@@ -248,13 +199,14 @@ function shiftLeft(b: Board, local: boolean, near: Touched | undefined): Touched
     .sort((x, y) => b.placed[x.index]!.start - b.placed[y.index]!.start);
   for (const j of order) {
     const p = b.placed[j.index]!;
-    // A replan around a change moves nothing that stands as published, not even forward.
-    if (local && j.published?.start === p.start && j.pin?.start === undefined) continue;
+    // A replan around a change moves nothing forward that stands as published, nor what stands sooner, nor further than to there.
+    const own = local && j.pin?.start === undefined ? j.published?.start : undefined;
+    if (own !== undefined && p.start <= own + SAME_START) continue;
     const stay = j.van ? b.stays[j.build].find((s) => s.place === p.place && s.from <= p.start && p.end <= s.to) : undefined;
     if (j.van && !stay) continue;
     const frame = stay ? { place: stay.place, from: stay.from, to: stay.to } : benchFrame;
     b.unbook(j.index);
-    const fit = earliestWith(b, j, frame, p.crew, Math.max(earliestByLinks(b, j), j.pin?.start ?? j.release));
+    const fit = earliestWith(b, j, frame, p.crew, Math.max(earliestByLinks(b, j), j.pin?.start ?? own ?? j.release));
     const sooner = fit !== undefined && fit.start < p.start;
     if (sooner) {
       moved = true;

@@ -6,7 +6,7 @@ import { diffPlans } from "./diff";
 import { type Plan, type Problem, plannedMinutes } from "./model";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
-import { movedShare, publishedCost, repair } from "./repair";
+import { movedShare, repair } from "./repair";
 import { keptRules } from "./rules";
 import { workshop } from "./testing/workshop";
 
@@ -46,11 +46,9 @@ describe("repair", () => {
     expect(after.why!.map((w) => w.kind)).toContain("part");
   });
 
-  it("gives valid plans after any one change, and knows what the dates cost before", () => {
+  it("gives valid plans after any one change", () => {
     for (const seed of [5, 6, 7, 8]) {
       const { p, plan } = calm(seed);
-      const same = compile(readProblem(publish(p, plan)));
-      expect(publishedCost(same)).toBeCloseTo((plan.cost?.late ?? 0) + (plan.cost?.flow ?? 0), 0);
       const changes: ((q: Problem) => void)[] = [
         (q) => void q.fitters[1].away!.push(["2027-03-02T07:00", "2027-03-03T18:00"]),
         (q) => void (q.bays[0].closed = [["2027-03-03T07:00", "2027-03-03T18:00"]]),

@@ -1,9 +1,11 @@
 // The priority rules that compete for the first plan.
 
+import type { Board } from "./board";
 import { BENCH, type Compiled, helpersLast } from "./compile";
 import { canFill } from "./crew";
 import type { Rule } from "./generate";
 import type { Plan } from "./model";
+import { isFree } from "./moves";
 import { back, latestFinish } from "./passes";
 import { slackOf } from "./search";
 
@@ -102,6 +104,20 @@ export function keptRules(c: Compiled): Rule[] {
 export function repairRule(c: Compiled, kept: Rule, pinsInTurn: boolean): Rule {
   const priority = pinsInTurn ? kept.priority.map((p, i) => c.jobs[i].pin?.start ?? p) : kept.priority;
   return { ...kept, priority, name: "as published, the rest set aside", aside: true, keepStart: false, pinsInTurn };
+}
+
+/** The rule that lays down again what stands on a board, with the vans' stays as schedule generation makes them. */
+export function placedRule(b: Board): Rule {
+  return {
+    name: "as found",
+    priority: Float64Array.from(b.c.jobs, (_, i) => b.placed[i]?.start ?? Number.MAX_SAFE_INTEGER),
+    window: 1e12,
+    costs: COSTS,
+    keep: b.c.jobs.map((j) => {
+      const p = b.placed[j.index];
+      return p && isFree(j) ? { start: p.start, place: p.place, crew: p.crew, placed: p } : undefined;
+    }),
+  };
 }
 
 /** The rule that lays a plan down again as it stands; what no longer holds finds its next place. */

@@ -2,7 +2,7 @@
 // Asks every few seconds whether something happened in the workshop, and loads the page anew when it did.
 
 import { useRouter } from "next/navigation";
-import { useEffect, useRef } from "react";
+import { useEffect, useLayoutEffect, useRef } from "react";
 import { awaited, noteFresh, refresh } from "../kit/fresh";
 
 const EVERY_MS = 4000;
@@ -12,7 +12,7 @@ export function usePulse(view: { event: string }): void {
   const router = useRouter();
   const shown = useRef(view.event);
   shown.current = view.event;
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (view) noteFresh();
   }, [view]);
   useEffect(() => {
