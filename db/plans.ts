@@ -8,7 +8,7 @@ import { type Conn, fromSql, insert, rows, run, toSql } from "./pool";
 
 export interface PlanHead {
   id: string;
-  kind: "working" | "published";
+  kind: "working" | "published" | "other";
   number: number | null;
   note: string;
   madeAt: number;
@@ -18,9 +18,9 @@ export interface PlanHead {
 
 type Raw = Record<string, string | number | null>;
 
-/** Stores a plan. A working one takes the place of the last. */
+/** Stores a plan. A working one takes the place of the last, and so does another answer beside it. */
 export async function savePlan(c: Conn, head: PlanHead, plan: Plan, zone: Zone): Promise<void> {
-  if (head.kind === "working") await run(c, "DELETE FROM plan WHERE kind = 'working'");
+  if (head.kind !== "published") await run(c, "DELETE FROM plan WHERE kind = ?", [head.kind]);
   const at = (local: string) => toSql(zone.parse(local));
   await insert(c, "plan", [
     {
@@ -87,11 +87,28 @@ export interface StoredPlan {
   plan: Plan;
 }
 
-/** The working plan, the newest published one, or the published one of that number; to be read and not written into. */
-export const loadPlan = (c: Conn | Pool, which: "working" | "published" | number, zone: Zone): Promise<StoredPlan | undefined> =>
+/** Forgets the answer beside the working plan, where there is one. */
+export async function dropOther(c: Conn): Promise<void> {
+  const [other] = await rows<{ id: string }>(c, "SELECT id FROM plan WHERE kind = 'other'");
+  if (other) await run(c, "DELETE FROM plan WHERE id = ?", [other.id]);
+}
+
+/** The answer beside the working plan takes its place, and the other way round. False: there is none. */
+export async function swapAnswers(c: Conn): Promise<boolean> {
+  const both = await rows<{ id: string; kind: string }>(c, "SELECT id, kind FROM plan WHERE kind IN ('working', 'other')");
+  if (both.length !== 2) return false;
+  for (const p of both) await run(c, "UPDATE plan SET kind = ? WHERE id = ?", [p.kind === "other" ? "working" : "other", p.id]);
+  return true;
+}
+
+/**
+ * The working plan, the newest published one, the answer beside the working one, or the published one of that number; to be read and
+ * not written into.
+ */
+export const loadPlan = (c: Conn | Pool, which: "working" | "published" | "other" | number, zone: Zone): Promise<StoredPlan | undefined> =>
   kept(c, `plan ${which} ${zone.id}`, () => readPlan(c, which, zone));
 
-async function readPlan(c: Conn | Pool, which: "working" | "published" | number, zone: Zone): Promise<StoredPlan | undefined> {
+async function readPlan(c: Conn | Pool, which: "working" | "published" | "other" | number, zone: Zone): Promise<StoredPlan | undefined> {
   const [p] =
     typeof which === "number"
       ? await rows<Raw>(c, "SELECT * FROM plan WHERE number = ?", [which])

@@ -197,6 +197,18 @@ test("a longer search leaves the page free, shows how far it is, and keeps the b
   await page.waitForTimeout(1500);
   await page.goto("/lanes");
   await expect(page.getByText("stale:")).toHaveCount(0);
+  // What was found stands beside the plan on the lanes, said in a line each; taken, the other one is kept.
+  const answers = page.getByRole("region", { name: "Two answers" });
+  const lines = async () => (await answers.getByText(/moves?, /).allTextContents()) as [string, string];
+  const [shown, other] = await lines();
+  expect(shown).toMatch(/^(nothing moves|\d+ jobs? moves?), /);
+  expect(other).toMatch(/^\d+ jobs? moves?, /);
+  await expectAccessible(page);
+  await answers.getByRole("button", { name: "Take this one" }).click();
+  await expect(page.getByText("Taken; the other one is kept beside it")).toBeVisible();
+  await expect.poll(lines).toEqual([other, shown]);
+  await answers.getByRole("button", { name: "Take this one" }).click();
+  await expect.poll(lines).toEqual([shown, other]);
 });
 
 test("measures to gain a day are tried one by one", async ({ page }) => {

@@ -2,6 +2,7 @@
 
 import { v7 } from "uuid";
 import { checkPlan } from "@/core/plan/check/check";
+import { diffPlans } from "@/core/plan/diff";
 import type { Plan, Problem } from "@/core/plan/model";
 import type { Verdict, Wish } from "@/core/plan/pinned";
 import type { Shop } from "@/core/shop/model";
@@ -11,7 +12,19 @@ import { type Zone, zoneOf } from "@/core/time/zone";
 import { newestChange } from "@/db/acts";
 import { addEvent } from "@/db/events";
 
-import { giveLease, keepLease, leaseHeld, loadPlan, nextNumber, publishedPlans, type StoredPlan, savePlan, takeLease } from "@/db/plans";
+import {
+  dropOther,
+  giveLease,
+  keepLease,
+  leaseHeld,
+  loadPlan,
+  nextNumber,
+  publishedPlans,
+  type StoredPlan,
+  savePlan,
+  swapAnswers,
+  takeLease,
+} from "@/db/plans";
 import { type Conn, pool, run, transaction } from "@/db/pool";
 import { loadShop, loadWorkshop } from "@/db/shop";
 import { nowMinute } from "./clock";
@@ -74,6 +87,7 @@ export async function currentProblem(): Promise<{ problem: Problem; state: State
 export async function markStale(c: Conn, why: string): Promise<void> {
   // A search that runs does not know of this change: what it would find is out of date.
   stopSearch();
+  await dropOther(c);
   await run(c, "UPDATE workshop SET stale_why = IF(changes = planned_changes, ?, stale_why), changes = changes + 1", [why.slice(0, 300)]);
 }
 
@@ -110,8 +124,16 @@ interface Budget {
   signal?: AbortSignal;
 }
 
-/** Plans anew from the present state and stores the result as the working plan. One at a time for the workshop. */
-export async function replan(userId: string, budget: Budget = {}): Promise<StoredPlan> {
+/** What came of a replan: the new working plan, another answer beside it, or nothing better than what is there. */
+export interface Replanned extends StoredPlan {
+  came: "working" | "other" | "nothing";
+}
+
+/**
+ * Plans anew from the present state and stores the result as the working plan. One at a time for the workshop. What a longer search
+ * finds over a working plan that holds, with another one published, stands beside it: which of both it is to be is for the lead to say.
+ */
+export async function replan(userId: string, budget: Budget = {}): Promise<Replanned> {
   const holder = v7();
   const { problem, state } = await currentProblem();
   const workshopId = state.shop.workshop.id;
@@ -138,8 +160,21 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Store
     const breaches = checkPlan(problem, plan);
     if (breaches.length) throw new Error(`the planner made a plan that breaks a rule: ${breaches[0].text}`);
     nameParts(plan, state.shop, state.now);
-    const head = { id: v7(), kind: "working" as const, number: null, note: "", madeAt: state.now, madeBy: userId, nowAt: state.now };
+    const beside = !local && searching && state.published !== undefined && state.working !== undefined && !state.shop.workshop.staleWhy;
+    const kind = beside ? ("other" as const) : ("working" as const);
+    const head = { id: v7(), kind, number: null, note: "", madeAt: state.now, madeBy: userId, nowAt: state.now };
+    if (beside && !diffPlans(state.zone, state.working!.plan, plan, factsOf(state.shop)).moves.length)
+      return { head, plan, came: "nothing" };
     await writing(async (c, act) => {
+      if (beside) {
+        const workshop = await loadWorkshop(c);
+        if (workshop?.changes !== state.shop.workshop.changes)
+          throw new Refusal(409, "Something newer came in: what was found is out of date.");
+        await savePlan(c, head, plan, state.zone);
+        await addEvent(c, state.now, searchedEvent(userId, head.id, plan), act);
+        return;
+      }
+      await dropOther(c);
       await savePlan(c, head, plan, state.zone);
       // What changed since the state was read is not in this plan: it stays stale then.
       await run(c, "UPDATE workshop SET planned_changes = ?, stale_why = IF(changes = ?, NULL, 'changed while replanning')", [
@@ -156,12 +191,41 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Store
       };
       await addEvent(c, state.now, event, act);
     });
-    return { head, plan };
+    return { head, plan, came: kind };
   } finally {
     clearInterval(beat);
     await giveLease(pool(), holder).catch((err) => log.warn({ err }, "the lease of a plan search runs out by itself"));
     if (shared.wideLaneSearch === newer) shared.wideLaneSearch = undefined;
   }
+}
+
+/** Jobs that are facts by now. */
+const factsOf = (shop: Shop): ReadonlySet<string> =>
+  new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "done" || j.state === "started").map((j) => j.id)));
+
+const searchedEvent = (userId: string, id: string, plan: Plan) => ({
+  userId,
+  kind: "plan.searched",
+  entity: "plan",
+  entityId: id,
+  text: `searched for another answer, ${plan.iterations} steps`,
+  data: { cost: plan.cost ?? {}, unplaced: plan.unplaced.length },
+});
+
+/** The answer beside the working plan; undefined: there is none. */
+export const otherAnswer = (zone: Zone): Promise<StoredPlan | undefined> => loadPlan(pool(), "other", zone);
+
+/** The answer beside the working plan takes its place; the working one stands beside it then. Refused where there is none. */
+export function takeOther(userId: string): Promise<void> {
+  return writing(async (c, act) => {
+    const workshop = await loadWorkshop(c);
+    if (!workshop) throw new Refusal(409, "There is no workshop yet.");
+    if (workshop.staleWhy) throw new Refusal(409, `Both answers are out of date (${workshop.staleWhy}): replan first.`);
+    if (!(await swapAnswers(c))) throw new Refusal(409, "There is no other answer any more: look for one again.");
+    const now = nowMinute(zoneOf(workshop.zone));
+    const event = { userId, kind: "plan.taken", entity: "plan", entityId: workshop.id, text: "took the other answer", data: {} };
+    await addEvent(c, now, event, act);
+  });
 }
 
 /** The problem and plan that wishes were last tried on: a drag asks many times while nothing changes. */
@@ -211,6 +275,7 @@ export function publish(userId: string, note: string): Promise<number> {
     const number = await nextNumber(c);
     const head = { ...working.head, id: v7(), kind: "published" as const, number, note, madeAt: now, madeBy: userId };
     await savePlan(c, head, working.plan, zone);
+    await dropOther(c);
     const event = {
       userId,
       kind: "plan.published",

@@ -12,7 +12,7 @@ import { freshDatabase } from "@/db/testing";
 import { bundleWorker } from "@/scripts/worker-bundle";
 import { perform } from "./api";
 import { firstRun } from "./first-run";
-import { currentProblem, loadState, markStale, replan, tryGains, tryWish } from "./planning";
+import { currentProblem, loadState, markStale, otherAnswer, replan, tryGains, tryWish } from "./planning";
 import { begin } from "./session";
 import { streamLines } from "./stream";
 
@@ -160,5 +160,34 @@ describe("searching on", () => {
     expect(steps.length).toBeGreaterThan(3);
     expect(steps.map((s) => s.done)).toEqual(steps.map((_, i) => i + 1));
     expect(steps.at(-1)!.done).toBe(steps.at(-1)!.all);
+  });
+});
+
+describe("two answers", () => {
+  const take = () => perform("POST", ["plan", "other", "take"], {}, lead);
+  it("stand side by side once a plan is published; the lead takes one and may go over to the other, until something changes", async () => {
+    await replan("lead");
+    await expect(take()).rejects.toThrow(/no other answer/);
+    await perform("POST", ["plan", "publish"], { note: "" }, lead);
+    const quiet = await replan("lead", { iterations: 0 });
+    expect(quiet.came).toBe("working");
+    // A worse one on the lanes, so that a search surely finds another.
+    await run(pool(), "UPDATE plan_job SET starts = starts + INTERVAL 20 DAY, ends = ends + INTERVAL 20 DAY WHERE plan_id = ?", [
+      quiet.head.id,
+    ]);
+    const { zone } = await loadState();
+    const found = await replan("lead", { ms: 1500 });
+    expect(found.came).toBe("other");
+    // What is on the lanes stays there until the lead says so.
+    expect((await loadState()).working!.head.id).toBe(quiet.head.id);
+    expect((await otherAnswer(zone))!.head.id).toBe(found.head.id);
+    await take();
+    expect([(await loadState()).working!.head.id, (await otherAnswer(zone))!.head.id]).toEqual([found.head.id, quiet.head.id]);
+    await take();
+    expect((await loadState()).working!.head.id).toBe(quiet.head.id);
+    await transaction((c) => markStale(c, "a bay was shut"));
+    expect(await otherAnswer(zone)).toBeUndefined();
+    await expect(take()).rejects.toThrow(/out of date \(a bay was shut\)/);
+    await replan("lead");
   });
 });

@@ -6,6 +6,7 @@ import { lanes } from "@/core/lanes/lanes";
 import { causes } from "@/core/plan/causes";
 import { diffPlans } from "@/core/plan/diff";
 import { sayDay } from "@/core/plan/words";
+import { answerOf, sayAnswer } from "@/core/shop/answers";
 import { bestBond, blockedMinutes } from "@/core/shop/bond";
 import { workingDays } from "@/core/shop/dates";
 import { calendarData } from "@/core/shop/left";
@@ -30,8 +31,8 @@ const PART_WORDS: Record<string, string> = {
   wrong: "came wrong",
 };
 
-/** `against` is the published plan to compare with; the newest where none was asked for. */
-export function lanesView(state: State, plans: LanesView["plans"], against?: State["published"]): LanesView {
+/** `against` is the published plan to compare with; the newest where none was asked for. `beside`: another answer than the working plan. */
+export function lanesView(state: State, plans: LanesView["plans"], against?: State["published"], beside?: State["published"]): LanesView {
   const { shop, zone, now } = state;
   const plan = state.working?.plan;
   const published = state.published;
@@ -70,6 +71,10 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
     hours: drawnHours(shop.calendars),
     published: published ? { number: published.head.number!, madeAt: published.head.madeAt, note: published.head.note } : null,
     plans,
+    answers:
+      plan && published && beside && !shop.workshop.staleWhy
+        ? { shown: sayAnswer(answerOf(shop, published.plan, plan)), other: sayAnswer(answerOf(shop, published.plan, beside.plan)) }
+        : null,
     against: other ? { number: other.head.number!, note: other.head.note, newest: other.head.number === published?.head.number } : null,
     hasPlan: !!plan,
     stale: shop.workshop.staleWhy,

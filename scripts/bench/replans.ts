@@ -101,8 +101,6 @@ function newVan(p: Problem, n: number): void {
       after: j.after?.filter((a) => own.has(a.job)).map((a) => ({ ...a, job: id(a.job) })),
       pin: undefined,
       state: "todo" as const,
-      started: undefined,
-      done: undefined,
     })),
   });
 }

@@ -1,7 +1,7 @@
 // Actions on the plan: replan, publish.
 
 import { action, body, is } from "../action";
-import { publish, replan, tryWish } from "../planning";
+import { publish, replan, takeOther, tryWish } from "../planning";
 
 export const planActions = [
   // `quick`: the published plan repaired, without a search behind it.
@@ -15,6 +15,10 @@ export const planActions = [
     (b) =>
       tryWish(b.job, { ...(b.start && { start: b.start }), ...(b.place && { bay: b.place }), ...(b.fitters && { fitters: b.fitters }) }),
   ),
+  action({ method: "POST", path: "plan/other/take", role: "lead" }, body({}), async (_b, { user }) => {
+    await takeOther(user.id);
+    return {};
+  }),
   action<{ note?: string }>(
     { method: "POST", path: "plan/publish", role: "lead" },
     body({}, { note: { type: "string", maxLength: 300 } }),

@@ -12,6 +12,7 @@ import { inField } from "../frame/use-keys";
 import { buttonClass } from "../kit/button";
 import { usePrinting } from "../kit/use-printing";
 import { useUrlChoice, useUrlText } from "../kit/use-url";
+import { Answers } from "./answers";
 import { GroupRowView } from "./group-row";
 import { LABEL_PX, LaneRow } from "./lane";
 import { JobPanel } from "./panel";
@@ -232,6 +233,7 @@ export function Lanes({ view }: { view: LanesView }) {
     <div className="flex h-[calc(100dvh-84px)] flex-col md:h-[calc(100dvh-52px)]">
       <h1 className="sr-only">Lanes</h1>
       <Toolbar view={view} zoom={zoom} onZoom={setZoom} group={group} onGroup={setGroup} onShow={show} pins={pins} behind={behind} />
+      {view.answers && <Answers answers={view.answers} />}
       <div className="flex min-h-0 flex-1">
         <div ref={scroller} data-testid="lanes" className="relative min-h-0 min-w-0 flex-1 overflow-auto">
           <div className="relative" style={{ width: a.width + LABEL_PX }}>

@@ -21,7 +21,14 @@ interface Running {
   steps: number;
 }
 
-type Line = { better?: { cost: Cost; step: number }; done?: { steps: number } };
+type Came = "working" | "other" | "nothing";
+type Line = { better?: { cost: Cost; step: number }; done?: { steps: number; came: Came } };
+
+const CAME: Record<Came, string> = {
+  working: "the best is on the lanes",
+  other: "what was found stands beside the plan",
+  nothing: "none was better than the plan on the lanes",
+};
 
 /** Seconds of search behind a pin, and what they are spent on: what it displaced. */
 const BEHIND_A_PIN = 3;
@@ -62,7 +69,7 @@ export function Search({ disabled, behind }: { disabled: boolean; behind: number
         (line) => {
           if (line.better)
             setRunning((r) => r && { ...r, first: r.first ?? line.better!.cost, best: line.better!.cost, steps: line.better!.step });
-          if (line.done && !local) toast.success(`Searched ${line.done.steps} plans; the best is on the lanes`);
+          if (line.done && !local) toast.success(`Searched ${line.done.steps} plans: ${CAME[line.done.came]}`);
         },
         mine.signal,
       );

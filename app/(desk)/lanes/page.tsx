@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { plansToCompare, warmPlanner } from "@/server/planning";
+import { otherAnswer, plansToCompare, warmPlanner } from "@/server/planning";
 import { Lanes } from "@/ui/lanes/lanes";
 import { fitterLanes, lanesView } from "../../_views/lanes";
 import { userState } from "../../_views/state";
@@ -11,6 +11,7 @@ export default async function Page({ searchParams }: { searchParams: Promise<{ a
   const { state, user, mine } = await userState();
   if (user.role !== "lead") return <Lanes view={fitterLanes(state, mine)} />;
   warmPlanner(state);
-  const { list, plan } = await plansToCompare(state.zone, against && /^\d{1,9}$/.test(against) ? Number(against) : undefined);
-  return <Lanes view={lanesView(state, list, plan)} />;
+  const number = against && /^\d{1,9}$/.test(against) ? Number(against) : undefined;
+  const [{ list, plan }, other] = await Promise.all([plansToCompare(state.zone, number), otherAnswer(state.zone)]);
+  return <Lanes view={lanesView(state, list, plan, other)} />;
 }

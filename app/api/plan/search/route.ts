@@ -11,12 +11,12 @@ const LONGEST = 120;
 export function POST(request: NextRequest): Promise<Response> {
   return streamLines(request, async (user, body, send) => {
     const seconds = Math.min(LONGEST, Math.max(1, Number(body.seconds) || 10));
-    const { plan } = await replan(user.id, {
+    const { plan, came } = await replan(user.id, {
       ms: seconds * 1000,
       local: body.local === true,
       onBetter: (better) => send({ better }),
       signal: request.signal,
     });
-    return { cost: plan.cost, steps: plan.iterations };
+    return { cost: plan.cost, steps: plan.iterations, came };
   });
 }
