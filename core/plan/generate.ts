@@ -179,7 +179,8 @@ class Run {
   /** What can't keep its place queues where it now could begin: else it would take the place of work that can. */
   private key(i: number): number {
     const p = this.rule.priority[i];
-    if (!this.rule.keep || p >= this.lower[i]) return p;
+    // Set aside in its published turn: what follows it is then laid in its own, with the vans where they were.
+    if (!this.rule.keep || this.rule.holdsPlace || p >= this.lower[i]) return p;
     const { waits } = this.rule;
     return this.lower[i] + (waits ? waits.share * Math.max(0, waits.latest[i] - this.lower[i]) : 0);
   }
