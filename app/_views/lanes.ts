@@ -9,6 +9,7 @@ import { sayDay } from "@/core/plan/words";
 import { answerOf, sayAnswer } from "@/core/shop/answers";
 import { bestBond, blockedMinutes } from "@/core/shop/bond";
 import { workingDays } from "@/core/shop/dates";
+import { frozenUntil } from "@/core/shop/frozen";
 import { calendarData } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
 import { shotState } from "@/core/shop/proof";
@@ -71,6 +72,7 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
     hours: drawnHours(shop.calendars),
     published: published ? { number: published.head.number!, madeAt: published.head.madeAt, note: published.head.note } : null,
     plans,
+    frozenUntil: published ? frozenUntil(shop, now) : null,
     answers:
       plan && published && beside && !shop.workshop.staleWhy
         ? { shown: sayAnswer(answerOf(shop, published.plan, plan)), other: sayAnswer(answerOf(shop, published.plan, beside.plan)) }

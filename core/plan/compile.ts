@@ -135,6 +135,8 @@ export interface Compiled {
   zone: Zone;
   now: Minute;
   horizon: Minute;
+  /** What is published to begin before this is put elsewhere only where nothing else helps. */
+  frozen: Minute;
   jobs: Job[];
   builds: Build[];
   fitters: Fitter[];
@@ -233,6 +235,7 @@ export function compile(problem: Problem): Compiled {
     zone,
     now,
     horizon,
+    frozen: problem.frozenUntil ? zone.parse(problem.frozenUntil) : Number.NEGATIVE_INFINITY,
     jobs: [],
     builds: [],
     fitters,

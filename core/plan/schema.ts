@@ -290,6 +290,7 @@ export const problemSchema = object(
     zone: name,
     now: time,
     horizonDays: { type: "integer", minimum: 1, maximum: 1500 } as const,
+    frozenUntil: time,
     calendars: { type: "array", items: calendar } as const,
     noiseHours: window,
     // Weekdays that have other noise hours than the rest; none: quiet all day.

@@ -5,6 +5,7 @@ import { sayDay } from "../plan/words";
 import { type Zone, zoneOf } from "../time/zone";
 import { barTicket, heldTickets } from "./barred";
 import { newTo } from "./first-time";
+import { frozenUntil } from "./frozen";
 import { heatOf } from "./heat";
 import { calendarData, leftMinutes } from "./left";
 import { toolTimes } from "./machines";
@@ -70,6 +71,7 @@ export function toProblem(shop: Shop, now: number, published?: Plan): Problem {
     zone: w.zone,
     now: zone.show(now),
     horizonDays: w.horizonDays,
+    ...(published ? { frozenUntil: zone.show(frozenUntil(shop, now)) } : {}),
     calendars: shop.calendars.map((c) => ({ id: c.id, ...calendarData(c) })),
     ...(w.noiseFrom && w.noiseTo ? { noiseHours: [w.noiseFrom, w.noiseTo] } : {}),
     ...(Object.keys(w.noiseWeek).length ? { noiseWeek: w.noiseWeek } : {}),

@@ -25,7 +25,7 @@ interface Case {
 const ILL = "a fitter is ill for two days";
 const DAYS = [1, 6, 12, 20];
 /** Where there are many builds, one change in so many is measured. */
-const sparse = (builds: number): number => (builds >= 40 ? 6 : builds >= 20 ? 3 : 1);
+const sparse = (builds: number): number => (builds >= 40 ? 12 : builds >= 20 ? 5 : builds >= 8 ? 2 : 1);
 const JOBS = 20;
 const ROW = 20;
 

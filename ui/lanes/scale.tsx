@@ -2,11 +2,12 @@
 // The head of the lanes: weeks or days, and now.
 
 import type { Axis, ZoomName } from "@/core/lanes/axis";
-import { clock } from "../kit/time";
+import { clock, day } from "../kit/time";
 import { LABEL_PX } from "./lane";
 import type { LanesView } from "./view";
 
 export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom: ZoomName }) {
+  const kept = view.frozenUntil === null ? "" : `Until ${day(view.zone, view.frozenUntil - 1)} a replan moves only what it must`;
   return (
     <div className="sticky top-0 z-30 h-[42px] border-b bg-paper">
       <div className="sticky left-0 z-10 float-left h-full bg-paper" style={{ width: LABEL_PX }} />
@@ -44,6 +45,15 @@ export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom:
           </div>
         );
       })}
+      {view.frozenUntil !== null && view.mayChange && (
+        <span
+          role="img"
+          aria-label={kept}
+          title={kept}
+          className="absolute bottom-0 h-[3px] bg-ink"
+          style={{ left: LABEL_PX + axis.x(view.now), width: Math.max(0, axis.x(view.frozenUntil) - axis.x(view.now)) }}
+        />
+      )}
       <span
         className="absolute top-[13px] -translate-x-1/2 rounded-[3px] bg-signal px-1 text-[0.6875rem] font-bold text-white"
         style={{ left: LABEL_PX + axis.x(view.now) }}

@@ -87,6 +87,8 @@ export interface LanesView {
   /** The one that moves and ghosts are measured against. */
   against: { number: number; note: string; newest: boolean } | null;
   hasPlan: boolean;
+  /** Until then a replan moves only what it must; null: nothing is published. */
+  frozenUntil: number | null;
   /** What the plan on the lanes and the other answer beside it do to the published plan, in a line each; null: there is no other. */
   answers: { shown: string; other: string } | null;
   stale: string | null;

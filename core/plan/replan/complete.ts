@@ -14,13 +14,14 @@ const LOOKS = 160;
 /** Spots tried at each look, the best first. */
 const WIDE = 6;
 
-/** Where the jobs that are hit go, and those that make way for them. Undefined: no way was found, or none by `limits`. */
-export const fewestMoves = (b: Board, limits: readonly Minute[], hit: readonly number[]): Map<number, Keep> | undefined =>
-  new Search(b, limits).run(hit);
+/** Where the jobs that are hit go, and those that make way for them. Undefined: no way was found, or none by `limits`, that leaves alone what begins before `frozen`. */
+export const fewestMoves = (b: Board, limits: readonly Minute[], hit: readonly number[], frozen: Minute): Map<number, Keep> | undefined =>
+  new Search(b, limits, frozen).run(hit);
 
 class Search {
   private readonly b: Board;
   private readonly limits: readonly Minute[];
+  private readonly frozen: Minute;
   private readonly over: Float64Array;
   private readonly open = new Set<number>();
   /** Laid anew in this branch: not to be pushed about a second time. */
@@ -30,7 +31,8 @@ class Search {
   private best: Map<number, Keep> | undefined;
   private looks = 0;
 
-  constructor(b: Board, limits: readonly Minute[]) {
+  constructor(b: Board, limits: readonly Minute[], frozen: Minute) {
+    this.frozen = frozen;
     this.b = b;
     this.limits = limits;
     this.over = latestFinish(b.c, limits);
@@ -62,6 +64,7 @@ class Search {
     const spots = spotsFor(b, job, {
       limit: this.limits[job.build],
       over: this.over[j],
+      frozen: this.frozen,
       fixed: (k) => this.laid.has(k) || this.open.has(k),
       each: 1,
       cost: (p, ejects) => moveWeight(b.c, job, p) + ejects.reduce((sum, k) => sum + nearness(b.c, jobs[k]), 0),

@@ -1,6 +1,7 @@
 // Jobs that push each other about until all have a place: what is hit goes where it costs least, what stood there goes on from there.
 
 import type { Random } from "../../rng";
+import type { Minute } from "../../time/zone";
 import type { Board, Placed } from "../board";
 import type { Keep } from "../generate";
 import { isFree } from "../moves";
@@ -20,6 +21,8 @@ export interface PushTerms {
   worn: number;
   /** So often a job asks what goes before it to be sooner, before its build is handed over a day later. */
   asked: number;
+  /** Nothing that is published to begin before this makes way. */
+  frozen: Minute;
   /** Given up after so many looks at a job. */
   steps: number;
 }
@@ -64,6 +67,7 @@ export function pushAbout(b: Board, hit: readonly number[], r: Random, terms: Pu
     const by = (fixed: readonly number[]) => ({
       limit: limits[job.build],
       over: over[j],
+      frozen: terms.frozen,
       fixed: (k: number) => fixed.includes(k),
       each: 1,
       cost: (p: Placed, ejects: readonly number[]) =>

@@ -14,7 +14,7 @@ import { handoverLimits } from "./weight";
 /** Beyond so many jobs hit at once, there is nothing small to search. */
 const HIT = 40;
 /** Ways of pushing about, tried in turn: by what costs least now or with more chance in it; every date kept or, where it must be, some lost. */
-const WAYS: Omit<PushTerms, "most" | "steps">[] = [
+const WAYS: Omit<PushTerms, "most" | "steps" | "frozen">[] = [
   { noise: 0.6, days: 0, worn: 3, asked: 3 },
   { noise: 0.3, days: 40, worn: 2, asked: 1 },
   { noise: 1.2, days: 0, worn: 3, asked: 3 },
@@ -24,6 +24,8 @@ const WAYS: Omit<PushTerms, "most" | "steps">[] = [
 ];
 /** What is found is found soon: a way is given up after so many looks, and all of them once one has led somewhere so often. */
 const STEPS = 120;
+/** So many ways leave the frozen days alone; the others take them in. */
+const FROZEN_WAYS = 6;
 const ENOUGH = 5;
 /** Jobs put elsewhere, as a share of all, beyond which it is no quiet answer; so many at least, besides those that are hit. */
 const SHARE = 0.3;
@@ -43,7 +45,13 @@ export function quietRule(c: Compiled, kept: Rule, effort: number, cache?: Board
   if (hit.length > HIT || aside.some((j) => !c.jobs[j].published && known[c.jobs[j].build])) return undefined;
   if (board.left.some((n, k) => n > 0 && known[k])) return undefined;
   if (!hit.length) return aside.length ? ruleWith(c, kept, new Map()) : undefined;
-  const keep = fewestMoves(board, handoverLimits(c, 0), hit) ?? byChance(board, hit, effort, stopped);
+  const limits = handoverLimits(c, 0);
+  // The days that are to be left alone are touched only where nothing else helps.
+  const all = Number.NEGATIVE_INFINITY;
+  const keep =
+    fewestMoves(board, limits, hit, c.frozen) ??
+    (c.frozen > all ? fewestMoves(board, limits, hit, all) : undefined) ??
+    byChance(board, hit, effort, stopped);
   return keep && ruleWith(c, kept, keep);
 }
 
@@ -57,7 +65,12 @@ function byChance(b: Board, hit: readonly number[], effort: number, stopped: () 
     const way = WAYS[n % WAYS.length];
     // What can't be quieter than the best so far is given up.
     const quieter = best ? Math.floor((best.loud * all) / 100) : most;
-    const next = pushAbout(b, hit, random(n + 1), { ...way, most: Math.min(most, quieter), steps: STEPS });
+    const next = pushAbout(b, hit, random(n + 1), {
+      ...way,
+      most: Math.min(most, quieter),
+      steps: STEPS,
+      frozen: n < FROZEN_WAYS ? b.c.frozen : Number.NEGATIVE_INFINITY,
+    });
     left -= next.steps + 1;
     if (!next.keep) continue;
     found++;

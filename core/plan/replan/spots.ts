@@ -25,6 +25,8 @@ export interface Terms {
   limit: Minute;
   /** Its work is over by then, so that what follows can be in time. */
   over: Minute;
+  /** Nothing that is published to begin before this makes way. */
+  frozen: Minute;
   /** Jobs that stay where they are. */
   fixed: (job: number) => boolean;
   cost: (p: Placed, ejects: readonly number[]) => number;
@@ -117,7 +119,11 @@ function inTheWay(b: Board, job: Job, frame: Frame, crew: readonly number[], beg
 }
 
 const mayMove = (b: Board, k: number, terms: Terms): boolean =>
-  isFree(b.c.jobs[k]) && b.c.jobs[k].published !== undefined && b.placed[k] !== undefined && !terms.fixed(k);
+  isFree(b.c.jobs[k]) &&
+  b.c.jobs[k].published !== undefined &&
+  b.placed[k] !== undefined &&
+  b.c.jobs[k].published!.start >= terms.frozen &&
+  !terms.fixed(k);
 
 function asSpot(
   b: Board,
