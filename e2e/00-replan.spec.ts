@@ -19,7 +19,7 @@ test("a fitter is ill for two days: few jobs move, no date does, and the plan go
   await page.goto("/workshop?tab=away");
   await page.getByRole("button", { name: "Add a time" }).click();
   const form = page.getByRole("dialog", { name: "Away, closed or heated" });
-  await form.getByLabel("Who, or which bay").selectOption({ label: "Teo" });
+  await form.getByLabel("Who, or which bay").selectOption({ label: "Teo away" });
   await form.getByLabel("From", { exact: true }).fill("2026-11-26T07:00");
   await form.getByLabel("To", { exact: true }).fill("2026-11-27T18:00");
   await form.getByLabel("Reason").fill("ill");

@@ -1,6 +1,7 @@
 // What a change does when nobody plans: what it hits, and what then overlaps, is pushed on, each job with its published crew at
 // its published place, in the published order. Where that reaches few jobs it is the least that can be done.
 
+import { BayOrder } from "./bay-order";
 import { Board } from "./board";
 import type { Compiled, Job } from "./compile";
 import { canFill } from "./crew";
@@ -24,17 +25,13 @@ export function pushOn(c: Compiled, most = 1, cache?: Board["cache"]): Pushed | 
   const todo = c.jobs.filter((j) => !j.done);
   if (todo.some((j) => !j.published || (j.pin?.fitters && !j.pin.fitters.every((f) => j.published!.fitters.includes(f))))) return undefined;
   const starts = Float64Array.from(c.jobs, (j) => j.published?.start ?? 0);
-  /** Who left each bay last and when, as pushed and as published. */
-  const left = new Map<number, { build: number; at: number; published: number }>();
+  const bays = new BayOrder(c);
   let moved = 0;
   for (const j of todo.sort((x, y) => turn(x) - turn(y) || x.index - y.index)) {
     const { start, fitters } = j.published!;
     const place = j.pin?.place ?? j.published!.place;
-    const before = left.get(place);
-    const next = j.van && place !== c.yard && before && before.build !== j.build;
-    const entry = next ? before.at + Math.min(c.shunt, start - before.published) : Number.NEGATIVE_INFINITY;
     const frame = j.van ? { place, from: Number.NEGATIVE_INFINITY, to: Number.POSITIVE_INFINITY } : benchFrame;
-    const lower = j.started ? c.now : Math.max(j.pin?.start ?? start, entry, earliestByLinks(b, j));
+    const lower = j.started ? c.now : Math.max(j.pin?.start ?? start, bays.entry(j, place), earliestByLinks(b, j));
     const crew = j.started?.fitters ?? fitters;
     const fit =
       (j.started || canFill(j, crew)) && (!j.van || j.started || j.places.includes(place)) && earliestWith(b, j, frame, crew, lower);
@@ -42,13 +39,7 @@ export function pushOn(c: Compiled, most = 1, cache?: Board["cache"]): Pushed | 
     b.book(j, { ...fit, start: j.started?.start ?? fit.start, from: fit.start, place, holdUntil: holdEnd(c, fit.end, j.hold) });
     starts[j.index] = fit.start;
     if (!j.started && fit.start !== start && ++moved > most * todo.length) return undefined;
-    if (!j.van) continue;
-    const same = before?.build === j.build ? before : undefined;
-    left.set(place, {
-      build: j.build,
-      at: Math.max(fit.end + (j.still ? j.hold : 0), same?.at ?? 0),
-      published: Math.max(j.still ? j.published!.holdUntil : j.published!.end, same?.published ?? 0),
-    });
+    bays.laid(j, place, fit);
   }
   return { starts, share: moved / Math.max(1, todo.length) };
 }

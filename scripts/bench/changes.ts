@@ -53,8 +53,9 @@ export const published = (p: Problem, plan: Plan): Problem => ({
 });
 
 /** A van that nobody knew of comes in next week or later, with the work of one of the others. */
-function another(p: Problem, _plan: Plan, n: number): void {
+export function another(p: Problem, _plan: Plan, n: number): void {
   const model = p.builds[p.builds.length - 1 - (n % p.builds.length)];
+  const own = new Set(model.jobs.map((j) => j.id));
   const id = (x: string) => x.replace(`${model.id}.`, "new.");
   p.builds.push({
     ...structuredClone(model),
@@ -67,7 +68,7 @@ function another(p: Problem, _plan: Plan, n: number): void {
       ...structuredClone(j),
       id: id(j.id),
       covers: j.covers?.map(id),
-      after: j.after?.map((a) => ({ ...a, job: id(a.job) })),
+      after: j.after?.filter((a) => own.has(a.job)).map((a) => ({ ...a, job: id(a.job) })),
       pin: undefined,
       state: "todo" as const,
     })),

@@ -14,7 +14,7 @@ import { type Upheaval, upheavalOf } from "../../core/plan/replan/upheaval";
 import { fromPlan, keptRules } from "../../core/plan/rules";
 import { startDatabase } from "../database";
 import { TEST_NOW } from "../with-demo";
-import { problemOf, published } from "./changes";
+import { another, problemOf, published } from "./changes";
 import { clock, ms, percent, table, timed } from "./table";
 
 interface Case {
@@ -77,32 +77,9 @@ function casesOf(p: Problem, plan: Plan): Case[] {
         if (d) d.dry = [];
       },
     })),
-    ...[0, 1].map((n) => ({ kind: "a new van comes in", change: (q: Problem) => newVan(q, n) })),
+    ...[0, 1].map((n) => ({ kind: "a new van comes in", change: (q: Problem) => another(q, plan, n) })),
     { kind: "nothing", change: () => undefined },
   ];
-}
-
-/** A van like one of the others, that nobody knew of. */
-function newVan(p: Problem, n: number): void {
-  const model = p.builds[p.builds.length - 1 - (n % p.builds.length)];
-  const own = new Map(model.jobs.map((j) => [j.id, `new.${j.id}`]));
-  const id = (x: string) => own.get(x) ?? x;
-  p.builds.push({
-    ...structuredClone(model),
-    id: "new",
-    name: "New build",
-    at: undefined,
-    arrives: `${date(p.now, 7 + 2 * n)}T08:00`,
-    due: `${date(p.now, 90 + 2 * n)}T17:00`,
-    jobs: model.jobs.map((j) => ({
-      ...structuredClone(j),
-      id: id(j.id),
-      covers: j.covers?.map(id),
-      after: j.after?.filter((a) => own.has(a.job)).map((a) => ({ ...a, job: id(a.job) })),
-      pin: undefined,
-      state: "todo" as const,
-    })),
-  });
 }
 
 interface Measured extends Upheaval {

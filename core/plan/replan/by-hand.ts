@@ -2,6 +2,7 @@
 // that time; where nobody is, it waits for its people, and what overlaps then is pushed on behind it, in the published order.
 // Every replan is measured by it: no more may move, and nothing may be handed over later.
 
+import { BayOrder } from "../bay-order";
 import { Board } from "../board";
 import type { Compiled, Job } from "../compile";
 import { canFill, seated } from "../crew";
@@ -85,28 +86,18 @@ function pushedOn(
 ): (Keep | undefined)[] | undefined {
   const b = new Board(c, cache);
   const keep: (Keep | undefined)[] = new Array(c.jobs.length);
-  /** Who left each bay last and when, as pushed and as published. */
-  const left = new Map<number, { build: number; at: number; published: number }>();
+  const bays = new BayOrder(c);
   for (const j of turns) {
     const { start } = j.published!;
     const place = j.pin?.place ?? j.published!.place;
-    const before = left.get(place);
-    const next = j.van && place !== c.yard && before && before.build !== j.build;
-    const entry = next ? before.at + Math.min(c.shunt, start - before.published) : Number.NEGATIVE_INFINITY;
     const frame: Frame = j.van ? { place, from: Number.NEGATIVE_INFINITY, to: Number.POSITIVE_INFINITY } : benchFrame;
     if (j.van && !j.started && !j.places.includes(place)) return undefined;
-    const lower = j.started ? c.now : Math.max(j.pin?.start ?? start, entry, earliestByLinks(b, j));
+    const lower = j.started ? c.now : Math.max(j.pin?.start ?? start, bays.entry(j, place), earliestByLinks(b, j));
     const fit = soonest(b, j, frame, lower, crews.get(j.index));
     if (!fit || (j.pin?.start !== undefined && !j.started && fit.start !== j.pin.start)) return undefined;
     b.book(j, { ...fit, start: j.started?.start ?? fit.start, from: fit.start, place, holdUntil: holdEnd(c, fit.end, j.hold) });
     keep[j.index] = { start: fit.start, place, crew: fit.crew };
-    if (!j.van) continue;
-    const same = before?.build === j.build ? before : undefined;
-    left.set(place, {
-      build: j.build,
-      at: Math.max(fit.end + (j.still ? j.hold : 0), same?.at ?? 0),
-      published: Math.max(j.still ? j.published!.holdUntil : j.published!.end, same?.published ?? 0),
-    });
+    bays.laid(j, place, fit);
   }
   return keep;
 }
