@@ -176,7 +176,7 @@ test("from a new build to a published plan", async ({ page, browser }) => {
   await page.getByRole("button", { name: "Compare with published" }).click();
   const dialog = page.getByRole("dialog");
   await expect(dialog.getByText(/working days?$/).first()).toBeVisible();
-  await expect(dialog.getByText(/promised Mon 15 Mar/).first()).toBeVisible();
+  await expect(dialog.getByText(/Mon 15 Mar/).first()).toBeVisible();
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Publish plan 3" }).click();
   await page.getByRole("button", { name: "Publish", exact: true }).click();

@@ -47,7 +47,7 @@ export interface PlanOptions {
 /** The rules get so much of the time; the search, which starts from the best of them, the rest. */
 const RULES = 0.2;
 /** Around a change the search for the fewest moves may look so often at a job, and so much more for each step of the search after it. */
-const QUIET_LOOKS = 300;
+const QUIET_LOOKS = 120;
 const QUIET_MORE = 15;
 /** Where the budget is one of time, it is taken for so many steps. */
 const TIMED_AS = 60;

@@ -76,6 +76,9 @@ export function NewBuild({
   const [kept, setKept] = useState<"" | "keeping" | "kept" | "not kept">("");
   const draftId = useRef(draft?.id);
   const touched = useRef(false);
+  // One save after the other: a second one that does not know the draft's id yet would make another draft.
+  const saving = useRef<Promise<unknown>>(Promise.resolve());
+  const adding = useRef(false);
   const set = (more: Partial<DraftData>) => {
     touched.current = true;
     setData((d) => ({ ...d, ...more }));
@@ -87,16 +90,21 @@ export function NewBuild({
   // Kept a moment after the last stroke, so that the path can be left and taken up again.
   useEffect(() => {
     if (!touched.current) return;
+    const save = async () => {
+      // Once the build is being added, its draft goes: nothing is kept of it any more.
+      if (adding.current) return;
+      try {
+        const r = await send<{ id: string }>("POST", "drafts", { data, ...(draftId.current ? { id: draftId.current } : {}) });
+        if (!draftId.current) window.history.replaceState(null, "", `/builds/new?draft=${r.id}`);
+        draftId.current = r.id;
+        setKept("kept");
+      } catch {
+        setKept("not kept");
+      }
+    };
     const timer = setTimeout(() => {
       setKept("keeping");
-      send<{ id: string }>("POST", "drafts", { data, ...(draftId.current ? { id: draftId.current } : {}) }).then(
-        (r) => {
-          if (!draftId.current) window.history.replaceState(null, "", `/builds/new?draft=${r.id}`);
-          draftId.current = r.id;
-          setKept("kept");
-        },
-        () => setKept("not kept"),
-      );
+      saving.current = saving.current.then(save);
     }, 700);
     return () => clearTimeout(timer);
   }, [data]);
@@ -138,8 +146,10 @@ export function NewBuild({
 
   const add = async () => {
     let id = "";
+    adding.current = true;
     const ok = await form.submit(
       async () => {
+        await saving.current;
         const r = await send<{ id: string }>("POST", "builds", {
           name: data.name.trim(),
           client: data.client.trim(),
@@ -158,6 +168,7 @@ export function NewBuild({
       1,
       `${data.name.trim()} is in the shop. Replan to give its jobs their places.`,
     );
+    adding.current = ok;
     if (ok) router.push(`/builds/${id}`);
   };
   return (
