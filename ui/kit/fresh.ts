@@ -1,4 +1,4 @@
-// Fresh data for the page at hand. A change of the address drops what is on its way: whoever makes one asks again.
+// Fresh data for the page at hand. What is on its way is for the address it was asked for: whoever changes that asks again (use-url).
 // Whoever asks twice waits twice: what is asked for last is what the page waits for.
 
 interface Router {
@@ -22,8 +22,3 @@ export function noteFresh(): void {
 
 /** Whether fresh data were asked for that are not there yet. */
 export const awaited = (): boolean => asked > came && Date.now() - asked < LOST;
-
-/** Asks again where fresh data were on their way when the address changed. */
-export function refreshAgain(router: Router): void {
-  if (awaited()) refresh(router);
-}

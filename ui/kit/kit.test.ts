@@ -5,7 +5,7 @@ import { zoneOf } from "@/core/time/zone";
 import { weekWords } from "../workshop/hours";
 import { cx } from "./cx";
 import { faultOf } from "./field";
-import { awaited, noteFresh, refresh, refreshAgain } from "./fresh";
+import { awaited, noteFresh, refresh } from "./fresh";
 import { sendLines } from "./lines";
 import { SendError, send } from "./send";
 import { stageOf } from "./stage";
@@ -141,18 +141,6 @@ describe("fresh data", () => {
     refresh(router);
     vi.advanceTimersByTime(20_001);
     expect(awaited()).toBe(false);
-  });
-  it("are asked for again with another address only while they are awaited", () => {
-    vi.useFakeTimers();
-    refresh(router);
-    noteFresh();
-    vi.advanceTimersByTime(10);
-    router.refresh.mockClear();
-    refreshAgain(router);
-    expect(router.refresh).not.toHaveBeenCalled();
-    refresh(router);
-    refreshAgain(router);
-    expect(router.refresh).toHaveBeenCalledTimes(2);
   });
 });
 

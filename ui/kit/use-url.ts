@@ -3,7 +3,7 @@
 
 import { useRouter, useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { refreshAgain } from "./fresh";
+import { awaited, refresh } from "./fresh";
 
 /** Writes one choice into the address without loading anything; the usual one is left out. */
 function write(key: string, value: string, usual: string): void {
@@ -22,9 +22,12 @@ function useUrl<T extends string>(key: string, usual: T, clean: (found: string |
   const latest = useRef(clean);
   latest.current = clean;
   const stood = useRef(found);
+  /** Fresh data were on their way when the address was changed: they come for the old one, and together with the new. */
+  const again = useRef(false);
   useEffect(() => {
     // Only once the new address holds: asked for before, the fresh data would belong to the old one.
-    if (found !== stood.current) refreshAgain(router);
+    if (found !== stood.current && again.current) refresh(router);
+    again.current = false;
     stood.current = found;
     if (found === known.current) return;
     known.current = found;
@@ -33,6 +36,7 @@ function useUrl<T extends string>(key: string, usual: T, clean: (found: string |
   const set = useCallback(
     (v: T) => {
       known.current = v === usual ? null : v;
+      again.current ||= awaited();
       setValue(v);
       write(key, v, usual);
     },
