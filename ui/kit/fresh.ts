@@ -20,5 +20,11 @@ export function noteFresh(): void {
   came = Date.now();
 }
 
+/** The frame of a page comes before its inside, which may still be on its way so many ms after it was asked for. */
+const INSIDE = 10_000;
+
+/** Whether some of what was asked for may still be on its way, though the frame is there. */
+export const askedLately = (): boolean => Date.now() - asked < INSIDE;
+
 /** Whether fresh data were asked for that are not there yet. */
 export const awaited = (): boolean => asked > came && Date.now() - asked < LOST;

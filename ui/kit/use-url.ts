@@ -3,7 +3,7 @@
 
 import { useRouter, useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { awaited, refresh } from "./fresh";
+import { askedLately, refresh } from "./fresh";
 
 /** Writes one choice into the address without loading anything; the usual one is left out. */
 function write(key: string, value: string, usual: string): void {
@@ -36,7 +36,7 @@ function useUrl<T extends string>(key: string, usual: T, clean: (found: string |
   const set = useCallback(
     (v: T) => {
       known.current = v === usual ? null : v;
-      again.current ||= awaited();
+      again.current ||= askedLately();
       setValue(v);
       write(key, v, usual);
     },
