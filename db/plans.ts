@@ -93,10 +93,10 @@ export async function dropOther(c: Conn): Promise<void> {
   if (other) await run(c, "DELETE FROM plan WHERE id = ?", [other.id]);
 }
 
-/** The answer beside the working plan takes its place, and the other way round. False: there is none. */
-export async function swapAnswers(c: Conn): Promise<boolean> {
+/** The answer `id` beside the working plan takes its place, and the other way round. False: it does not stand beside it. */
+export async function swapAnswers(c: Conn, id: string): Promise<boolean> {
   const both = await rows<{ id: string; kind: string }>(c, "SELECT id, kind FROM plan WHERE kind IN ('working', 'other')");
-  if (both.length !== 2) return false;
+  if (both.length !== 2 || !both.some((p) => p.id === id && p.kind === "other")) return false;
   for (const p of both) await run(c, "UPDATE plan SET kind = ? WHERE id = ?", [p.kind === "other" ? "working" : "other", p.id]);
   return true;
 }

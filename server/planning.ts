@@ -5,6 +5,7 @@ import { checkPlan } from "@/core/plan/check/check";
 import { diffPlans } from "@/core/plan/diff";
 import type { Plan, Problem } from "@/core/plan/model";
 import type { Verdict, Wish } from "@/core/plan/pinned";
+import { factJobs } from "@/core/shop/facts";
 import type { Shop } from "@/core/shop/model";
 import { preparedVariants } from "@/core/shop/preparable";
 import { nameParts, toProblem } from "@/core/shop/problem";
@@ -130,8 +131,8 @@ export interface Replanned extends StoredPlan {
 }
 
 /**
- * Plans anew from the present state and stores the result as the working plan. One at a time for the workshop. What a longer search
- * finds over a working plan that holds, with another one published, stands beside it: which of both it is to be is for the lead to say.
+ * Plans from the present state and stores the result as the working plan. One at a time for the workshop. Once a plan is published,
+ * what a longer search finds stands beside the working plan, as long as that is up to date: the lead says which of the two it is to be.
  */
 export async function replan(userId: string, budget: Budget = {}): Promise<Replanned> {
   const holder = v7();
@@ -163,7 +164,7 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Repla
     const beside = !local && searching && state.published !== undefined && state.working !== undefined && !state.shop.workshop.staleWhy;
     const kind = beside ? ("other" as const) : ("working" as const);
     const head = { id: v7(), kind, number: null, note: "", madeAt: state.now, madeBy: userId, nowAt: state.now };
-    if (beside && !diffPlans(state.zone, state.working!.plan, plan, factsOf(state.shop)).moves.length)
+    if (beside && !diffPlans(state.zone, state.working!.plan, plan, factJobs(state.shop)).moves.length)
       return { head, plan, came: "nothing" };
     await writing(async (c, act) => {
       if (beside) {
@@ -199,10 +200,6 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Repla
   }
 }
 
-/** Jobs that are facts by now. */
-const factsOf = (shop: Shop): ReadonlySet<string> =>
-  new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "done" || j.state === "started").map((j) => j.id)));
-
 const searchedEvent = (userId: string, id: string, plan: Plan) => ({
   userId,
   kind: "plan.searched",
@@ -215,13 +212,13 @@ const searchedEvent = (userId: string, id: string, plan: Plan) => ({
 /** The answer beside the working plan; undefined: there is none. */
 export const otherAnswer = (zone: Zone): Promise<StoredPlan | undefined> => loadPlan(pool(), "other", zone);
 
-/** The answer beside the working plan takes its place; the working one stands beside it then. Refused where there is none. */
-export function takeOther(userId: string): Promise<void> {
+/** The answer beside the working plan takes its place, and the working one stands beside it. Refused where `id` is not that answer. */
+export function takeOther(userId: string, id: string): Promise<void> {
   return writing(async (c, act) => {
     const workshop = await loadWorkshop(c);
     if (!workshop) throw new Refusal(409, "There is no workshop yet.");
     if (workshop.staleWhy) throw new Refusal(409, `Both answers are out of date (${workshop.staleWhy}): replan first.`);
-    if (!(await swapAnswers(c))) throw new Refusal(409, "There is no other answer any more: look for one again.");
+    if (!(await swapAnswers(c, id))) throw new Refusal(409, "This answer is not there any more. Look at the lanes again.");
     const now = nowMinute(zoneOf(workshop.zone));
     const event = { userId, kind: "plan.taken", entity: "plan", entityId: workshop.id, text: "took the other answer", data: {} };
     await addEvent(c, now, event, act);

@@ -164,10 +164,10 @@ describe("searching on", () => {
 });
 
 describe("two answers", () => {
-  const take = () => perform("POST", ["plan", "other", "take"], {}, lead);
+  const take = (plan: string) => perform("POST", ["plan", "other", "take"], { plan }, lead);
   it("stand side by side once a plan is published; the lead takes one and may go over to the other, until something changes", async () => {
     await replan("lead");
-    await expect(take()).rejects.toThrow(/no other answer/);
+    await expect(take("none")).rejects.toThrow(/not there any more/);
     await perform("POST", ["plan", "publish"], { note: "" }, lead);
     const quiet = await replan("lead", { iterations: 0 });
     expect(quiet.came).toBe("working");
@@ -181,13 +181,15 @@ describe("two answers", () => {
     // What is on the lanes stays there until the lead says so.
     expect((await loadState()).working!.head.id).toBe(quiet.head.id);
     expect((await otherAnswer(zone))!.head.id).toBe(found.head.id);
-    await take();
+    await take(found.head.id);
+    // Sent by somebody who still sees it beside the plan: it is not taken back by that.
+    await expect(take(found.head.id)).rejects.toThrow(/not there any more/);
     expect([(await loadState()).working!.head.id, (await otherAnswer(zone))!.head.id]).toEqual([found.head.id, quiet.head.id]);
-    await take();
+    await take(quiet.head.id);
     expect((await loadState()).working!.head.id).toBe(quiet.head.id);
     await transaction((c) => markStale(c, "a bay was shut"));
     expect(await otherAnswer(zone)).toBeUndefined();
-    await expect(take()).rejects.toThrow(/out of date \(a bay was shut\)/);
+    await expect(take(found.head.id)).rejects.toThrow(/out of date \(a bay was shut\)/);
     await replan("lead");
   });
 });

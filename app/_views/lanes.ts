@@ -9,6 +9,7 @@ import { sayDay } from "@/core/plan/words";
 import { answerOf, sayAnswer } from "@/core/shop/answers";
 import { bestBond, blockedMinutes } from "@/core/shop/bond";
 import { workingDays } from "@/core/shop/dates";
+import { factJobs } from "@/core/shop/facts";
 import { frozenUntil } from "@/core/shop/frozen";
 import { calendarData } from "@/core/shop/left";
 import type { JobRow } from "@/core/shop/model";
@@ -44,9 +45,8 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
     for (const j of b.jobs) jobs[j.id] = card(state, b.name, j);
   }
   const name = (id: string) => ({ name: jobs[id]?.name ?? id, build: jobs[id]?.build ?? "" });
-  const fixed = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "done" || j.state === "started").map((j) => j.id)));
   const sorted = (list: readonly string[]) => [...list].sort().join();
-  const diff = plan && other ? diffPlans(zone, other.plan, plan, fixed) : { moves: [], handovers: [] };
+  const diff = plan && other ? diffPlans(zone, other.plan, plan, factJobs(shop)) : { moves: [], handovers: [] };
   const shown = days(state, Math.max(...all.map((l) => Math.max(l.date.finish ?? now, l.date.due)), now));
   const weeks = weeksOf(state, shown);
   const roots = plan ? causes(plan, diff.moves) : new Map<string, string>();
@@ -75,7 +75,11 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
     frozenUntil: published ? frozenUntil(shop, now) : null,
     answers:
       plan && published && beside && !shop.workshop.staleWhy
-        ? { shown: sayAnswer(answerOf(shop, published.plan, plan)), other: sayAnswer(answerOf(shop, published.plan, beside.plan)) }
+        ? {
+            shown: sayAnswer(answerOf(shop, published.plan, plan)),
+            other: sayAnswer(answerOf(shop, published.plan, beside.plan)),
+            otherId: beside.head.id,
+          }
         : null,
     against: other ? { number: other.head.number!, note: other.head.note, newest: other.head.number === published?.head.number } : null,
     hasPlan: !!plan,

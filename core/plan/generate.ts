@@ -179,7 +179,7 @@ class Run {
   /** What can't keep its place queues where it now could begin: else it would take the place of work that can. */
   private key(i: number): number {
     const p = this.rule.priority[i];
-    // Set aside in its published turn: what follows it is then laid in its own, with the vans where they were.
+    // Set aside when its published start comes up: the jobs after it then keep their turn, and the vans stay where they were.
     if (!this.rule.keep || this.rule.holdsPlace || p >= this.lower[i]) return p;
     const { waits } = this.rule;
     return this.lower[i] + (waits ? waits.share * Math.max(0, waits.latest[i] - this.lower[i]) : 0);
@@ -307,7 +307,7 @@ class Run {
     const end = endOf(j, k);
     const as: Placed = { start: k.start, end, from: k.start, work: [], place: k.place, crew: [], holdUntil: holdEnd(this.c, end, j.hold) };
     const stands = (o: Option) =>
-      o.frame.from <= k.start && k.start < o.frame.to && moveCost(this.b, j, o, { ...as, crew: [] }, this.rule.costs) !== undefined;
+      o.frame.from <= k.start && k.start < o.frame.to && moveCost(this.b, j, o, as, this.rule.costs) !== undefined;
     const option = optionsFor(this.b, j, k.place, k.start).find(stands);
     if (option) bookStay(this.b, j, option, as);
     else this.drop(j.build);

@@ -226,7 +226,7 @@ function bookInside(b: Board, job: Job, stay: Stay, fit: Fit, change: Change): P
 }
 
 /** When the next van comes to the place of a stay; a yard place is asked for otherwise. */
-export function nextEntry(b: Board, stay: Stay): Minute {
+function nextEntry(b: Board, stay: Stay): Minute {
   if (stay.place === b.c.yard) return NEVER;
   for (const s of b.atPlace[stay.place]) if (s.build !== stay.build && s.from >= stay.to) return s.from;
   return NEVER;

@@ -114,7 +114,6 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
     });
     return finish(attempt(ruleOf(c, plain, solved.starts)));
   }
-  if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
   if (local)
     return finish(
       replan(c, problem, {
@@ -129,6 +128,7 @@ export function makePlan(problem: Problem, options: PlanOptions = {}): Plan {
         random: r,
       }),
     );
+  if (options.start) consider(attempt(fromPlan(c, options.start)), 0);
   rules(c, options.near).forEach((rule, k) => {
     // One of them at least, however short the time.
     if (stop || (best && k > 0 && options.iterations === undefined && used() >= RULES)) return;

@@ -2,8 +2,10 @@
 
 import { diffPlans } from "../plan/diff";
 import type { Plan } from "../plan/model";
+import { SAME_START } from "../plan/replan/weight";
 import { zoneOf } from "../time/zone";
 import { workingDays } from "./dates";
+import { factJobs } from "./facts";
 import type { Shop } from "./model";
 
 export interface Answer {
@@ -13,12 +15,9 @@ export interface Answer {
   dates: { build: string; days: number }[];
 }
 
-const SAME_START = 15;
-
 /** An answer against the published plan. */
 export function answerOf(shop: Shop, published: Plan, plan: Plan): Answer {
-  const fixed = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "done" || j.state === "started").map((j) => j.id)));
-  const { moves, handovers } = diffPlans(zoneOf(shop.workshop.zone), published, plan, fixed);
+  const { moves, handovers } = diffPlans(zoneOf(shop.workshop.zone), published, plan, factJobs(shop));
   const moved = moves.filter(
     (m) =>
       m.from === null ||

@@ -15,8 +15,8 @@ export const planActions = [
     (b) =>
       tryWish(b.job, { ...(b.start && { start: b.start }), ...(b.place && { bay: b.place }), ...(b.fitters && { fitters: b.fitters }) }),
   ),
-  action({ method: "POST", path: "plan/other/take", role: "lead" }, body({}), async (_b, { user }) => {
-    await takeOther(user.id);
+  action<{ plan: string }>({ method: "POST", path: "plan/other/take", role: "lead" }, body({ plan: is.id }), async (b, { user }) => {
+    await takeOther(user.id, b.plan);
     return {};
   }),
   action<{ note?: string }>(

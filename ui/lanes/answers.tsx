@@ -21,7 +21,9 @@ export function Answers({ answers }: { answers: NonNullable<LanesView["answers"]
         </div>
         <Button
           disabled={act.busy}
-          onClick={() => void act.run(() => send("POST", "plan/other/take"), "Taken; the other one is kept beside it")}
+          onClick={() =>
+            void act.run(() => send("POST", "plan/other/take", { plan: answers.otherId }), "Taken; the other one is kept beside it")
+          }
         >
           Take this one
         </Button>

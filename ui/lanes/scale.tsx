@@ -7,7 +7,7 @@ import { LABEL_PX } from "./lane";
 import type { LanesView } from "./view";
 
 export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom: ZoomName }) {
-  const kept = view.frozenUntil === null ? "" : `Until ${day(view.zone, view.frozenUntil - 1)} a replan moves only what it must`;
+  const kept = view.frozenUntil === null ? "" : `Until ${day(view.zone, view.frozenUntil - 1)} a replan moves as little as it can`;
   return (
     <div className="sticky top-0 z-30 h-[42px] border-b bg-paper">
       <div className="sticky left-0 z-10 float-left h-full bg-paper" style={{ width: LABEL_PX }} />

@@ -90,7 +90,7 @@ export interface LanesView {
   /** Until then a replan moves only what it must; null: nothing is published. */
   frozenUntil: number | null;
   /** What the plan on the lanes and the other answer beside it do to the published plan, in a line each; null: there is no other. */
-  answers: { shown: string; other: string } | null;
+  answers: { shown: string; other: string; otherId: string } | null;
   stale: string | null;
   atRisk: number;
   moves: MoveRow[];

@@ -14,7 +14,7 @@ const LOOKS = 160;
 /** Spots tried at each look, the best first. */
 const WIDE = 6;
 
-/** Where the jobs that are hit go, and those that make way for them. Undefined: no way was found, or none by `limits`, that leaves alone what begins before `frozen`. */
+/** Where the jobs that are hit go, and those that make way for them. Undefined: no way was found by `limits` and `frozen`. */
 export const fewestMoves = (b: Board, limits: readonly Minute[], hit: readonly number[], frozen: Minute): Map<number, Keep> | undefined =>
   new Search(b, limits, frozen).run(hit);
 
@@ -24,7 +24,7 @@ class Search {
   private readonly frozen: Minute;
   private readonly over: Float64Array;
   private readonly open = new Set<number>();
-  /** Laid anew in this branch: not to be pushed about a second time. */
+  /** Placed in this branch: not to be put elsewhere a second time. */
   private readonly laid = new Map<number, Placed>();
   private cost = 0;
   private least = Number.POSITIVE_INFINITY;
@@ -66,7 +66,6 @@ class Search {
       over: this.over[j],
       frozen: this.frozen,
       fixed: (k) => this.laid.has(k) || this.open.has(k),
-      each: 1,
       cost: (p, ejects) => moveWeight(b.c, job, p) + ejects.reduce((sum, k) => sum + nearness(b.c, jobs[k]), 0),
     });
     for (const spot of spots.slice(0, WIDE)) {

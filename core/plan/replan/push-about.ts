@@ -69,7 +69,6 @@ export function pushAbout(b: Board, hit: readonly number[], r: Random, terms: Pu
       over: over[j],
       frozen: terms.frozen,
       fixed: (k: number) => fixed.includes(k),
-      each: 1,
       cost: (p: Placed, ejects: readonly number[]) =>
         moveWeight(b.c, job, p) * (1 + terms.noise * r()) + ejects.reduce((sum, k) => sum + nearness(b.c, jobs[k]) * dear[k], 0),
     });

@@ -29,7 +29,6 @@ function late() {
     over: Number.POSITIVE_INFINITY,
     frozen: Number.NEGATIVE_INFINITY,
     fixed: () => false,
-    each: 1,
     cost: (_p, ejects) => ejects.length,
   };
   const starts = (more: Partial<Terms>) =>

@@ -1,5 +1,5 @@
-// Where one job could go that no longer holds: with somebody else, later, sooner, or in the place of another job, which is then
-// to be laid anew itself.
+// Where one job could go that no longer holds: with somebody else, later, sooner, or in the place of another job, which then
+// needs another place itself.
 
 import type { Minute } from "../../time/zone";
 import type { Board, Placed, Stay } from "../board";
@@ -23,15 +23,13 @@ export interface Spot {
 export interface Terms {
   /** Its build is not handed over later than this. */
   limit: Minute;
-  /** Its work is over by then, so that what follows can be in time. */
+  /** Its work is over by then, so that the jobs after it can be in time. */
   over: Minute;
   /** Nothing that is published to begin before this makes way. */
   frozen: Minute;
   /** Jobs that stay where they are. */
   fixed: (job: number) => boolean;
   cost: (p: Placed, ejects: readonly number[]) => number;
-  /** What each job counts that follows those in turn. */
-  each: number;
 }
 
 type Add = (fit: Fit | undefined, ejects: readonly number[]) => void;
@@ -78,7 +76,7 @@ function framesOf(b: Board, job: Job): { frame: Frame; stay?: Stay }[] {
 }
 
 /**
- * With this crew, what follows being pushed on where it would begin too early: as soon as they are free, and at `begin`
+ * With this crew; jobs behind it are pushed on where they would begin too early: as soon as they are free, and at `begin`
  * with those who stand in the way put elsewhere.
  */
 function inTheWay(b: Board, job: Job, frame: Frame, crew: readonly number[], begin: Minute, terms: Terms, add: Add): void {
@@ -148,10 +146,10 @@ function asSpot(
   const may = (k: number) => ejects.includes(k) || mayMove(b, k, terms);
   const grown = stay ? growth(b, stay, b.stillUntil(job, placed), may) : { changes: [], ejects: [] };
   if (!grown) return undefined;
-  // What follows and would now begin too early goes elsewhere as well.
+  // What would now begin before this is over goes elsewhere as well.
   const all = [...new Set([...ejects, ...grown.ejects, ...tooEarly(b, job, placed)])];
   if (!all.every(may)) return undefined;
-  return { placed, changes: grown.changes, ejects: all, cost: terms.cost(placed, all) + terms.each * behind(b, job, placed, all) };
+  return { placed, changes: grown.changes, ejects: all, cost: terms.cost(placed, all) + behind(b, job, placed, all) };
 }
 
 /** Jobs further behind that would begin before this is over: they will have to go as well. */
