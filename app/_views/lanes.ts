@@ -6,7 +6,7 @@ import { lanes } from "@/core/lanes/lanes";
 import { causes } from "@/core/plan/causes";
 import { diffPlans } from "@/core/plan/diff";
 import { sayDay } from "@/core/plan/words";
-import { answerOf, sayAnswer } from "@/core/shop/answers";
+import { answerOf, countMoved, sayAnswer } from "@/core/shop/answers";
 import { bestBond, blockedMinutes } from "@/core/shop/bond";
 import { workingDays } from "@/core/shop/dates";
 import { factJobs } from "@/core/shop/facts";
@@ -105,6 +105,7 @@ export function lanesView(state: State, plans: LanesView["plans"], against?: Sta
         why: m.why,
         cause: causeOf(m.job),
       })),
+    moved: countMoved(diff.moves),
     handovers: diff.handovers.flatMap((h) => {
       const b = shop.builds.find((x) => x.id === h.build);
       return b
@@ -137,6 +138,7 @@ export function fitterLanes(state: State, mine: ReadonlySet<string>): LanesView 
     lanes: view.lanes.map((l) => ({ ...l, client: "" })),
     stale: null,
     moves: [],
+    moved: 0,
     handovers: [],
     unplaced: [],
     pinsBroken: [],

@@ -9,7 +9,7 @@ import { type Problem, plannedMinutes } from "./model";
 import { makePlan } from "./planner";
 import { readPlan, readProblem } from "./read";
 import { byHand } from "./replan/by-hand";
-import { upheavalOf } from "./replan/upheaval";
+import { noise, upheavalOf } from "./replan/upheaval";
 import { fromPlan, keptRules } from "./rules";
 import { workshop } from "./testing/workshop";
 
@@ -137,5 +137,26 @@ describe("a replan after no change at all", () => {
   it("does so in a workshop in which every date is lost", () => {
     const p = readProblem(workshop({ seed: 11, builds: 8, jobsPerBuild: 40, calm: false, fitters: 4, bays: 3 }));
     same(p, makePlan(p, { iterations: 0, seed: 11 }), 11);
+  });
+});
+
+describe("a longer replan around a change", () => {
+  it("ends no louder than a short one", () => {
+    for (const seed of [431, 433, 435]) {
+      const p = readProblem(workshop({ seed, builds: 4, jobsPerBuild: 20, fitters: 3, bays: 2 }));
+      const plan = makePlan(p, { iterations: 20, seed });
+      const next = { ...structuredClone(p), published: structuredClone(plan) } as Problem;
+      for (const f of next.fitters) f.away = [...(f.away ?? []), [`${day(p, 2)}T07:00`, `${day(p, 4)}T18:00`]];
+      const read = readProblem(next);
+      const c = compile(read);
+      const loud = (iterations: number) => {
+        const made = makePlan(read, { iterations, local: true });
+        expect(checkPlan(read, readPlan(made)), `seed ${seed}`).toEqual([]);
+        return noise(upheavalOf(generate(c, fromPlan(c, made))));
+      };
+      const short = loud(0);
+      expect(short, `seed ${seed}`).toBeGreaterThan(10);
+      expect(loud(40), `seed ${seed}`).toBeLessThanOrEqual(short);
+    }
   });
 });

@@ -1,6 +1,6 @@
 // What an answer of the planner does to the published plan, in one line: how many jobs move, and whose date.
 
-import { diffPlans } from "../plan/diff";
+import { diffPlans, type Move } from "../plan/diff";
 import type { Plan } from "../plan/model";
 import { SAME_START } from "../plan/replan/weight";
 import { zoneOf } from "../time/zone";
@@ -15,10 +15,9 @@ export interface Answer {
   dates: { build: string; days: number }[];
 }
 
-/** An answer against the published plan. */
-export function answerOf(shop: Shop, published: Plan, plan: Plan): Answer {
-  const { moves, handovers } = diffPlans(zoneOf(shop.workshop.zone), published, plan, factJobs(shop));
-  const moved = moves.filter(
+/** How many of the moves count: a start within a quarter of an hour, by the same people at the same place, does not. */
+export const countMoved = (moves: readonly Move[]): number =>
+  moves.filter(
     (m) =>
       m.from === null ||
       m.to === null ||
@@ -26,6 +25,10 @@ export function answerOf(shop: Shop, published: Plan, plan: Plan): Answer {
       m.oldPlace !== m.newPlace ||
       m.oldFitters.some((f) => !m.newFitters.includes(f)),
   ).length;
+
+/** An answer against the published plan. */
+export function answerOf(shop: Shop, published: Plan, plan: Plan): Answer {
+  const { moves, handovers } = diffPlans(zoneOf(shop.workshop.zone), published, plan, factJobs(shop));
   const names = new Map(shop.builds.map((b) => [b.id, b.name]));
   const dates = handovers
     .flatMap(({ build, from, to }) => {
@@ -34,7 +37,7 @@ export function answerOf(shop: Shop, published: Plan, plan: Plan): Answer {
     })
     .filter((d) => d.days !== 0)
     .sort((x, y) => Math.abs(y.days) - Math.abs(x.days) || x.build.localeCompare(y.build));
-  return { moved, dates };
+  return { moved: countMoved(moves), dates };
 }
 
 /** So many dates are named, the others counted. */

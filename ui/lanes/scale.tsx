@@ -8,6 +8,7 @@ import type { LanesView } from "./view";
 
 export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom: ZoomName }) {
   const kept = view.frozenUntil === null ? "" : `Until ${day(view.zone, view.frozenUntil - 1)} a replan moves as little as it can`;
+  const alone = view.frozenUntil === null ? 0 : Math.max(0, axis.x(view.frozenUntil) - axis.x(view.now));
   return (
     <div className="sticky top-0 z-30 h-[42px] border-b bg-paper">
       <div className="sticky left-0 z-10 float-left h-full bg-paper" style={{ width: LABEL_PX }} />
@@ -51,8 +52,12 @@ export function Scale({ view, axis, zoom }: { view: LanesView; axis: Axis; zoom:
           aria-label={kept}
           title={kept}
           className="absolute bottom-0 h-[3px] bg-ink"
-          style={{ left: LABEL_PX + axis.x(view.now), width: Math.max(0, axis.x(view.frozenUntil) - axis.x(view.now)) }}
-        />
+          style={{ left: LABEL_PX + axis.x(view.now), width: alone }}
+        >
+          {zoom === "weeks" && alone > 76 && (
+            <span className="absolute right-0 bottom-[18px] text-[0.6875rem] whitespace-nowrap text-muted">left alone</span>
+          )}
+        </span>
       )}
       <span
         className="absolute top-[13px] -translate-x-1/2 rounded-[3px] bg-signal px-1 text-[0.6875rem] font-bold text-white"

@@ -48,7 +48,7 @@ export function Toolbar({
   const [publishing, setPublishing] = useState(false);
   const running = useRef<AbortController>(null);
   const next = (view.published?.number ?? 0) + 1;
-  const n = view.moves.length;
+  const n = view.moved;
   const published = view.published
     ? `Plan ${view.published.number}, published ${time(view.zone, view.published.madeAt)}`
     : "Nothing is published yet";
@@ -153,7 +153,7 @@ export function Toolbar({
           </Button>
           <Button
             kind={view.stale || !view.hasPlan ? "plain" : "main"}
-            disabled={!view.hasPlan || !!view.stale || (n === 0 && !!view.against?.newest)}
+            disabled={!view.hasPlan || !!view.stale || (view.moves.length === 0 && !!view.against?.newest)}
             onClick={() => setPublishing(true)}
             title={view.stale ? "Replan first: the plan does not know the last change" : undefined}
           >
@@ -220,7 +220,11 @@ function PublishForm({ number, moved, onDone }: { number: number; moved: number;
         if (await form.submit(() => send("POST", "plan/publish", { note }), 1, `Plan ${number} is published`)) onDone();
       }}
     >
-      <p>{moved === 0 ? "No planned job moves." : `${moved} ${moved === 1 ? "job moves" : "jobs move"} for the people on the floor.`}</p>
+      <p>
+        {moved === 0
+          ? "No job moves by more than a quarter of an hour."
+          : `${moved} ${moved === 1 ? "job moves" : "jobs move"} for the people on the floor.`}
+      </p>
       <Field
         label="Note"
         name="note"

@@ -94,6 +94,8 @@ export interface LanesView {
   stale: string | null;
   atRisk: number;
   moves: MoveRow[];
+  /** How many of them count as moved: a start within a quarter of an hour does not. */
+  moved: number;
   handovers: HandoverRow[];
   unplaced: { name: string; build: string; reason: string }[];
   pinsBroken: { name: string; build: string; reason: string }[];
