@@ -4,7 +4,7 @@ import { OpenSet, type Stretch } from "../time/openset";
 import type { Minute } from "../time/zone";
 import { BENCH, type Compiled, type Job } from "./compile";
 import { holdEnd } from "./hold-end";
-import { cutWork } from "./part";
+import { cutWork, lengthOf, stretched } from "./part";
 import { addUse, keptUntil, type ToolUse } from "./tools";
 
 /** A van's time at one place. Until a later stay closes it, `to` is open and only [from, firm) is really needed. */
@@ -43,7 +43,8 @@ export interface Busy {
 /** What of a job's work its k-th crew member is there for: all of it, or a helper's part. */
 export function workOf(job: Job, k: number, work: readonly Stretch[]): readonly Stretch[] {
   const part = job.partial ? job.demands[k]?.part : undefined;
-  return part ? cutWork(work, part) : work;
+  if (!part) return work;
+  return cutWork(work, job.slow ? stretched(part, job.minutes, lengthOf(work)) : part);
 }
 
 export class Board {

@@ -1,7 +1,7 @@
 // From when other work on the same van lets a job begin, whoever may do it: looked at before anybody is asked.
 
 import type { Minute } from "../time/zone";
-import type { Board } from "./board";
+import { type Board, workOf } from "./board";
 import type { Job } from "./compile";
 
 /**
@@ -44,18 +44,22 @@ function apartFrom(b: Board, job: Job, t: Minute): Minute {
 /** The same by how many fit inside: while those who work there leave no room, it can't begin. */
 function insideFrom(b: Board, job: Job, t: Minute): Minute {
   const build = b.c.builds[job.build];
-  if (!job.inside || job.demands.length > build.insideCrew) return t;
-  let here = job.demands.length;
+  if (!job.inside || job.aboard > build.insideCrew) return t;
+  // A helper who comes later is not there yet when it begins.
+  let here = job.partial ? job.demands.filter((d) => !d.part || d.part[0] === 0).length : job.demands.length;
   let first = Number.POSITIVE_INFINITY;
   for (const k of build.inside) {
     const p = b.placed[k];
     if (!p || p.end <= t || p.start > t || k === job.index) continue;
-    for (const [from, to] of p.work) {
-      if (from > t) break;
-      if (to <= t) continue;
-      here += p.crew.length;
-      if (to < first) first = to;
-    }
+    const other = b.c.jobs[k];
+    // All of a crew come and go together, but for helpers: each of them is looked at.
+    for (let m = 0; m < (other.partial ? p.crew.length : 1); m++)
+      for (const [from, to] of workOf(other, m, p.work)) {
+        if (from > t) break;
+        if (to <= t) continue;
+        here += other.partial ? 1 : p.crew.length;
+        if (to < first) first = to;
+      }
   }
   return here > build.insideCrew ? first : t;
 }

@@ -5,7 +5,7 @@ import { always, openHours } from "../time/calendar";
 import type { OpenSet, Stretch } from "../time/openset";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
 import { DEFAULT_WEIGHTS, doneOf, type Plan, type Problem, type ProblemJob, plannedMinutes, startedOf } from "./model";
-import { clampPart, type Part } from "./part";
+import { clampPart, mostAtOnce, type Part } from "./part";
 import { toolHours, weatherSets } from "./sky";
 import { classes, fillMatrices, type Matrices } from "./tables";
 import { gateFinder, type ToolAsk } from "./tools";
@@ -56,6 +56,8 @@ export interface Job {
   hasZone: boolean;
   /** Its crew counts against insideCrew. */
   inside: boolean;
+  /** The most of its people who are there at once. */
+  aboard: number;
   dry: boolean;
   daylight: boolean;
   noisy: boolean;
@@ -351,6 +353,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
           : NO_PARTS,
         hasZone: van && j.zones.length > 0,
         inside: van && j.zones.some((z) => !OUTSIDE.has(z)),
+        aboard: mostAtOnce(demands),
         dry: van && !!j.needs?.dry,
         daylight: van && !!j.needs?.daylight,
         noisy: !!j.needs?.noisy,
@@ -360,8 +363,7 @@ function addJobs(c: Compiled, placeIndex: Map<string, number>, fitterIndex: Map<
         maxWindMs: van ? j.needs?.maxWindMs : undefined,
         // What is under way was begun on metal that was warm enough; what is left is held to the air.
         lagC: j.needs?.metal && !started ? skinBelow(c.problem) : 0,
-        // Minutes of a helper are counted from the beginning of the usual work: such jobs take their usual time.
-        slow: j.slow?.length && !started && !partial ? new Map(j.slow.map((s) => [fitterIndex.get(s.fitter)!, s.factor])) : undefined,
+        slow: j.slow?.length && !started ? new Map(j.slow.map((s) => [fitterIndex.get(s.fitter)!, s.factor])) : undefined,
         hold: j.hold?.minutes ?? 0,
         still: van && !!j.hold?.still,
         holdTempC: van ? j.hold?.minTempC : undefined,

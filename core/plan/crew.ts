@@ -5,13 +5,15 @@ import { knowingFirst } from "./slow";
 
 /**
  * A crew from the candidates that `available` lets through, or undefined. Prefers those of the
- * published plan, then the one whose skills would be wasted least. `must` have to be in it.
+ * published plan, then the one whose skills would be wasted least. `must` have to be in it; `barred` are places that a fitter can't
+ * fill, though skilled enough.
  * Augmenting paths (Kuhn), demands being sorted from the pickiest.
  */
 export function matchCrew(
   job: Job,
   available: (fitter: number, candidate: number) => boolean,
   must: readonly number[] = [],
+  barred: readonly (readonly [fitter: number, place: number])[] = [],
 ): number[] | undefined {
   // Candidates stand in the order of what using them wastes; those who have to be in it, then the published crew, go first.
   const usable: number[] = [];
@@ -22,11 +24,11 @@ export function matchCrew(
   const published = job.published?.fitters;
   if (published) forward(usable, published);
   if (must.length) forward(usable, must);
-  if (job.demands.length === 1) return must.length > 1 ? undefined : [usable[0]];
-  const crew = assign(job, usable);
+  if (job.demands.length === 1 && !barred.length) return must.length > 1 ? undefined : [usable[0]];
+  const crew = assign(job, usable, [], barred);
   if (!crew || !must.length || must.every((m) => crew.includes(m))) return crew;
   // The plain matching left a required fitter out: seat the required ones first, then fill up.
-  return assign(job, usable, must);
+  return assign(job, usable, must, barred);
 }
 
 /** Moves some to the front, all else in its order. */
@@ -39,13 +41,20 @@ function forward(list: number[], first: readonly number[]): void {
   }
 }
 
-function assign(job: Job, usable: readonly number[], first: readonly number[] = []): number[] | undefined {
+function assign(
+  job: Job,
+  usable: readonly number[],
+  first: readonly number[] = [],
+  barred: readonly (readonly [fitter: number, place: number])[] = [],
+): number[] | undefined {
   const seat: number[] = new Array(job.demands.length).fill(-1);
   const { demands } = job;
+  const fills = (f: number, d: number): boolean =>
+    demands[d].fitters.includes(f) && !(barred.length && barred.some(([x, k]) => x === f && k === d));
   // Seats that were looked at in one search, then fitters: lists, as there are only a few.
   const byFitter = (f: number, seen: number[]): boolean => {
     for (let d = 0; d < seat.length; d++) {
-      if (seen.includes(d) || !demands[d].fitters.includes(f)) continue;
+      if (seen.includes(d) || !fills(f, d)) continue;
       seen.push(d);
       if (seat[d] === -1 || byFitter(seat[d], seen)) {
         seat[d] = f;
@@ -57,7 +66,7 @@ function assign(job: Job, usable: readonly number[], first: readonly number[] = 
   for (const f of first) if (!byFitter(f, [])) return undefined;
   const byDemand = (d: number, seen: number[]): boolean => {
     for (const f of usable) {
-      if (seen.includes(f) || !demands[d].fitters.includes(f)) continue;
+      if (seen.includes(f) || !fills(f, d)) continue;
       seen.push(f);
       const holder = seat.indexOf(f);
       if (holder === -1 || byDemand(holder, seen)) {
@@ -82,7 +91,7 @@ export function seated(job: Job, crew: readonly number[]): readonly number[] {
   return assign(job, crew) ?? crew;
 }
 
-/** Whether exactly these fitters can fill the demands one to one. */
-export function canFill(job: Job, crew: readonly number[]): boolean {
-  return crew.length === job.demands.length && assign(job, crew) !== undefined;
+/** Whether exactly these fitters can fill the demands one to one, none of them in a place that is barred to them. */
+export function canFill(job: Job, crew: readonly number[], barred: readonly (readonly [fitter: number, place: number])[] = []): boolean {
+  return crew.length === job.demands.length && assign(job, crew, [], barred) !== undefined;
 }

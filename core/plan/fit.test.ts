@@ -6,10 +6,11 @@ import type { Board } from "./board";
 import { clearFrom } from "./clear";
 import { compile, type Job } from "./compile";
 import { benchFrame, earliest, earliestWith, type Frame, probe } from "./fit";
-import { earliestByLinks, generate, ticketGone } from "./generate";
+import { earliestByLinks, generate } from "./generate";
 import { readProblem } from "./read";
 import { rules } from "./rules";
 import { workshop } from "./testing/workshop";
+import { ticketGone } from "./tickets";
 
 /** Every way to give each demand of the job a fitter of its own. */
 function crews(job: Job): number[][] {

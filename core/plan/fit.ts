@@ -8,8 +8,9 @@ import { BENCH, type Job } from "./compile";
 import { matchCrew, seated } from "./crew";
 import { holdEnd } from "./hold-end";
 import type { WhyKind } from "./model";
-import { cutWork, type Part } from "./part";
+import { cutWork, lengthOf, type Part, stretched } from "./part";
 import { minutesWith } from "./slow";
+import { ticketLasts } from "./tickets";
 import { toolConflict } from "./tools";
 import { coldAt, hotAt } from "./warm";
 
@@ -56,7 +57,7 @@ export function jobConflict(
     const day = c.zone.dayOf(job.started ? work[0][0] : start);
     if (c.zone.dayOf(end - 1) !== day) return { kind: "same-day", until: c.zone.dayStart(day + 1) };
   }
-  const parts = job.partial ? job.demands.flatMap((d) => (d.part ? cutWork(work, d.part) : [])) : [];
+  const parts = job.partial ? job.demands.flatMap((d, k) => (d.part ? workOf(job, k, work) : [])) : [];
   for (const [from, to] of c.repeated)
     for (const [a, z] of parts.length ? [...work, ...parts] : work) {
       const edge = a >= from && a < to ? a : z >= from && z < to ? z : undefined;
@@ -119,7 +120,7 @@ function vanConflict(
     if (job.hold > 0 && !other.done && build.keepsOff[job.row * build.n + other.row] && otherFrom < holdOver && p.end > end)
       return { kind: "hold", job: k, until: Math.max(start + 1, hours.startFor(p.end, hours.minutes(start, end))) };
   }
-  return job.inside ? insideConflict(b, job, start, work) : undefined;
+  return job.inside ? insideConflict(b, job, hours, start, work) : undefined;
 }
 
 /** End of the first stretch of the set that the work touches. */
@@ -131,15 +132,40 @@ function firstTouch(set: OpenSet, work: readonly Stretch[]): Minute | undefined 
   return undefined;
 }
 
-function insideConflict(b: Board, job: Job, start: Minute, work: readonly Stretch[]): Conflict | undefined {
+interface Aboard {
+  from: Minute;
+  to: Minute;
+  n: number;
+  job: number;
+}
+
+/** Who of a job is inside when: everybody in their own stretches, so that a helper counts only while there. */
+function aboard(job: Job, seats: number, work: readonly Stretch[]): Aboard[] {
+  if (!job.partial) return work.map(([from, to]) => ({ from, to, n: seats, job: job.index }));
+  const out: Aboard[] = [];
+  for (let k = 0; k < seats; k++) for (const [from, to] of workOf(job, k, work)) out.push({ from, to, n: 1, job: job.index });
+  return out;
+}
+
+const manyAt = (list: readonly Aboard[], t: Minute): number => list.reduce((n, x) => (x.from <= t && t < x.to ? n + x.n : n), 0);
+
+/** From when a job can begin so that those of its crew who are inside at `t` come in once there is room. */
+function roomFrom(job: Job, hours: OpenSet, work: readonly Stretch[], t: Minute, room: Minute): Minute {
+  if (!job.partial) return room;
+  const coming = job.demands.flatMap((d, k) => (d.part && workOf(job, k, work).some(([a, z]) => a <= t && t < z) ? [k] : []));
+  // Whoever of them comes in last lets it begin first.
+  const [first] = coming.map((k) => freeFrom(job, k, hours, work[0][0], room, lengthOf(work))).sort((x, y) => x - y);
+  return first ?? room;
+}
+
+function insideConflict(b: Board, job: Job, hours: OpenSet, start: Minute, work: readonly Stretch[]): Conflict | undefined {
   const { c } = b;
   const build = c.builds[job.build];
-  const own = job.demands.length;
-  if (own > build.insideCrew) return { kind: "inside-crew", until: NEVER };
-  const others: { from: Minute; to: Minute; n: number; job: number }[] = [];
+  if (job.aboard > build.insideCrew) return { kind: "inside-crew", until: NEVER };
+  const others: Aboard[] = [];
   const end = work.length ? work[work.length - 1][1] : start;
   const beside: number[] = [];
-  let most = own;
+  let most = job.aboard;
   for (const k of build.inside) {
     const p = b.placed[k];
     if (!p || p.end <= start || p.start >= end || k === job.index) continue;
@@ -150,37 +176,27 @@ function insideConflict(b: Board, job: Job, start: Minute, work: readonly Stretc
   if (most <= build.insideCrew) return undefined;
   for (const k of beside) {
     const p = b.placed[k]!;
-    for (const [from, to] of p.work) if (work.some(([a, z]) => a < to && z > from)) others.push({ from, to, n: p.crew.length, job: k });
+    for (const o of aboard(c.jobs[k], p.crew.length, p.work)) if (work.some(([a, z]) => a < o.to && z > o.from)) others.push(o);
   }
   if (others.length === 0) return undefined;
-  for (const at of others) {
-    // Occupancy only rises where somebody starts: look there, and at the work's own starts.
-    for (const t of [at.from, ...work.map(([a]) => a)]) {
-      if (!work.some(([a, z]) => a <= t && t < z)) continue;
-      const here = others.filter((o) => o.from <= t && t < o.to);
-      if (own + here.reduce((n, o) => n + o.n, 0) > build.insideCrew) {
-        const first = here.reduce((x, o) => (o.to < x.to ? o : x));
-        return { kind: "inside-crew", job: first.job, until: Math.max(first.to, start + 1) };
-      }
-    }
+  const own = aboard(job, job.demands.length, work);
+  // How many are inside only rises where somebody comes in.
+  for (const { from: t } of [...others, ...own]) {
+    const mine = manyAt(own, t);
+    if (!mine || mine + manyAt(others, t) <= build.insideCrew) continue;
+    const here = others.filter((o) => o.from <= t && t < o.to);
+    if (!here.length) continue;
+    const first = here.reduce((x, o) => (o.to < x.to ? o : x));
+    return { kind: "inside-crew", job: first.job, until: Math.max(start + 1, roomFrom(job, hours, work, t, first.to)) };
   }
   return undefined;
 }
 
-/** When the ticket of a fitter stops a job that ends here: the fitter is no use from then on. */
-function ticketEnds(b: Board, job: Job, fitter: number): Minute {
-  let end = NEVER;
-  const tickets = job.demands.filter((d) => d.ticket);
-  if (!tickets.length) return end;
-  for (const d of tickets) if (d.fitters.includes(fitter)) end = Math.min(end, b.c.fitters[fitter].tickets.get(d.ticket!) ?? 0);
-  return end;
-}
-
 /** From when a job can begin so that its k-th crew member, busy until then, is there when needed: a helper comes later. */
-function freeFrom(job: Job, k: number, hours: OpenSet, start: Minute, until: Minute): Minute {
+function freeFrom(job: Job, k: number, hours: OpenSet, start: Minute, until: Minute, minutes: number): Minute {
   const part = job.partial ? job.demands[k]?.part : undefined;
   if (!part || part[0] === 0) return until;
-  return Math.max(start + 1, hours.startFor(hours.next(until), part[0]));
+  return Math.max(start + 1, hours.startFor(hours.next(until), stretched(part, job.minutes, minutes)[0]));
 }
 
 type Probed = { conflict: Conflict } | { fit: Fit };
@@ -194,13 +210,15 @@ export function probe(b: Board, job: Job, frame: Frame, crew: readonly number[],
   const begin = hours.next(start);
   if (begin === NEVER) return { conflict: { kind: "calendar", until: NEVER } };
   if (begin !== start) return { conflict: { kind: "calendar", until: begin } };
-  const end = hours.after(start, minutesWith(job, crew));
+  const seats = seated(job, crew);
+  const minutes = minutesWith(job, seats);
+  const end = hours.after(start, minutes);
   if (end === NEVER) return { conflict: { kind: "calendar", until: NEVER } };
   const work = hours.within(start, end);
-  const seats = seated(job, crew);
   for (let k = 0; k < seats.length; k++) {
     const busy = b.clash(seats[k], workOf(job, k, work));
-    if (busy) return { conflict: { kind: "fitter", fitter: seats[k], job: busy.job, until: freeFrom(job, k, hours, start, busy.to) } };
+    if (busy)
+      return { conflict: { kind: "fitter", fitter: seats[k], job: busy.job, until: freeFrom(job, k, hours, start, busy.to, minutes) } };
   }
   const conflict = jobConflict(b, job, frame, hours, start, end, work);
   if (conflict) return { conflict };
@@ -297,7 +315,7 @@ export function earliest(
   const n = job.candidates.length;
   const memory = n ? remembered(known, b.hoursOf(job, frame.place, job.candidates[0]), n) : { free: [], asked: [], since: NEVER, crew: 0 };
   const { free, asked } = memory;
-  const ends = job.demands.some((d) => d.ticket) ? job.candidates.map((f) => ticketEnds(b, job, f)) : undefined;
+  const ticketed = job.demands.some((d) => d.ticket);
   // Where one person is enough and any will do, the first who is free is tried before the others are looked at.
   const plain = job.demands.length === 1 && !must.length && !job.slow && !job.published;
   // All that is found out holds for every start from the first one asked for.
@@ -316,7 +334,7 @@ export function earliest(
       if (free[i] < soonest) soonest = free[i];
       if (!plain || tried || free[i] !== t) continue;
       tried = probe(b, job, frame, [job.candidates[i]], t);
-      if (!("fit" in tried) || (ends && tried.fit.end > ends[i])) continue;
+      if (!("fit" in tried) || !ticketLasts(b.c, job, 0, job.candidates[i], tried.fit.end)) continue;
       if (first < memory.since) {
         memory.since = first;
         memory.crew = t;
@@ -335,16 +353,18 @@ export function earliest(
       continue;
     }
     const banned: number[] = [];
+    // Places that a fitter, good for others of them, can't fill: the ticket asked there runs out too soon.
+    const barred: [fitter: number, place: number][] = [];
     let next = NEVER;
     for (;;) {
-      const crew = matchCrew(job, (f, i) => free[i] === t && !banned.includes(f), must);
+      const crew = matchCrew(job, (f, i) => free[i] === t && !banned.includes(f), must, barred);
       if (!crew) break;
       const r: Probed = tried ?? probe(b, job, frame, crew, t);
       tried = undefined;
       if ("fit" in r) {
-        const late = ends === undefined ? undefined : crew.find((f) => r.fit.end > ends[job.candidates.indexOf(f)]);
-        if (late === undefined) return r.fit.start <= latest ? r.fit : undefined;
-        banned.push(late);
+        const late = ticketed ? r.fit.crew.findIndex((f, k) => !ticketLasts(b.c, job, k, f, r.fit.end)) : -1;
+        if (late < 0) return r.fit.start <= latest ? r.fit : undefined;
+        barred.push([r.fit.crew[late], late]);
         continue;
       }
       if (r.conflict.kind === "fitter") {
@@ -442,6 +462,8 @@ function aloneFrom(b: Board, job: Job, frame: Frame, fitter: number, lower: Minu
 function helperFrom(b: Board, job: Job, frame: Frame, fitter: number, lower: Minute, part: Part): Minute {
   const hours = b.hoursOf(job, frame.place, fitter);
   let t = hours.next(lower);
+  // Where the others may be slow, the part comes as late as they are: asked of whole crews only.
+  if (job.slow) return t;
   while (t !== NEVER) {
     const end = hours.after(t, job.minutes);
     if (end === NEVER) return NEVER;

@@ -7,6 +7,7 @@ import { Alone, benchFrame, earliest, earliestWith, type Fit, probe, soonestCrew
 import { holdEnd } from "./hold-end";
 import { Queue, Sighted } from "./queue";
 import { bookStay, entriesFor, moveCost, type Option, optionsFor, soonestFirst, standsFor, staysFor } from "./stays";
+import { ticketGone } from "./tickets";
 
 const NEVER = Number.POSITIVE_INFINITY;
 /** Later than any start: a priority with this on top comes last. */
@@ -448,15 +449,6 @@ function scarcity(c: Compiled, place: number): number {
   return place === c.yard ? 0 : (c.problem.bays[place].has.length ?? 0) * 3;
 }
 
-/** The ticket that runs out before the work is over, if one does. */
-export function ticketGone(c: Compiled, j: Job, fit: Fit): string | undefined {
-  const asked = j.started?.tickets ?? j.demands.flatMap((d) => (d.ticket ? [{ id: d.ticket, whole: false }] : []));
-  // Under way, a helper's ticket does not stand in for that of somebody who has to be there for all of it.
-  const holds = (f: number, k: number, t: { id: string; whole: boolean }) =>
-    !(t.whole && j.demands[k]?.part) && (c.fitters[f].tickets.get(t.id) ?? 0) >= fit.end;
-  return asked.find((t) => !fit.crew.some((f, k) => holds(f, k, t)))?.id;
-}
-
 /** The earliest start by release and by all that stands before it (every predecessor being placed). */
 export function earliestByLinks(b: Board, j: Job): Minute {
   let t = j.release;
@@ -475,8 +467,8 @@ function whyUnplaced(b: Board, j: Job, lower: Minute): string {
     if (d.fitters.length === 0)
       return `nobody has ${d.skill === "any" ? "hands" : d.skill} at level ${d.level}${d.ticket ? ` and a valid ${d.ticket} ticket` : ""}`;
   if (j.candidates.length < j.demands.length || !canCrew(j)) return `needs ${j.demands.length} people who can do it at once`;
-  if (j.inside && j.demands.length > c.builds[j.build].insideCrew)
-    return `needs ${j.demands.length} people inside, where ${c.builds[j.build].insideCrew} fit`;
+  if (j.inside && j.aboard > c.builds[j.build].insideCrew)
+    return `needs ${j.aboard} people inside, where ${c.builds[j.build].insideCrew} fit`;
   const short = shortOf(c, j);
   if (short)
     return `needs ${short.count} of the ${c.tools[short.tool].name}, of which there ${c.tools[short.tool].pieces === 1 ? "is" : "are"} ${c.tools[short.tool].pieces}`;
@@ -490,10 +482,7 @@ function whyUnplaced(b: Board, j: Job, lower: Minute): string {
 
 /** Whether a job can't be placed whatever else is planned. */
 const hopeless = (c: Compiled, j: Job): boolean =>
-  (j.van && j.places.length === 0) ||
-  !canCrew(j) ||
-  shortOf(c, j) !== undefined ||
-  (j.inside && j.demands.length > c.builds[j.build].insideCrew);
+  (j.van && j.places.length === 0) || !canCrew(j) || shortOf(c, j) !== undefined || (j.inside && j.aboard > c.builds[j.build].insideCrew);
 
 /** The tool of which a job asks more than there are. */
 const shortOf = (c: Compiled, j: Job) => j.tools.find((t) => t.count > c.tools[t.tool].pieces);

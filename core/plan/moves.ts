@@ -6,9 +6,10 @@ import type { Minute } from "../time/zone";
 import type { Board, Placed, Stay } from "./board";
 import type { Compiled, Job } from "./compile";
 import { Alone, benchFrame, earliest, type Fit, soonestCrew } from "./fit";
-import { earliestByLinks, ticketGone } from "./generate";
+import { earliestByLinks } from "./generate";
 import { holdEnd } from "./hold-end";
 import { bookStay, entriesFor, moveCost, type Option, soonestFirst, standsFor, staysFor, yardFree } from "./stays";
+import { ticketGone } from "./tickets";
 
 const NEVER = Number.POSITIVE_INFINITY;
 

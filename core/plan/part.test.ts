@@ -150,6 +150,60 @@ describe("a helper", () => {
   });
 });
 
+describe("how many are inside", () => {
+  const fitters = ["ines", "teo", "rui"].map((id) => ({ id, name: id, calendar: "shop", skills: { any: 1, body: 2 } }));
+  const inside = (crew: ProblemJob["crew"], more: Partial<ProblemJob> = {}) => ({
+    place: "van" as const,
+    zones: ["floor"],
+    yardOk: true,
+    crew,
+    ...more,
+  });
+  const helpers = (...parts: [number, number][]) => [
+    { skill: "body", level: 2 },
+    ...parts.map(([from, to]) => ({ skill: "any", level: 1, during: { from, to } })),
+  ];
+  const small = (jobs: Partial<ProblemJob>[]) => {
+    const p = problem(jobs, { fitters });
+    p.builds[0].insideCrew = 2;
+    return p;
+  };
+  it("counts helpers who are never aboard together one at a time", () => {
+    const made = plan(small([inside(helpers([0, 30], [30, 60]), { minutes: 120 })]));
+    expect(made.unplaced).toEqual([]);
+    expect(at(made, "j0").helpers!.map((h) => h.work)).toEqual([
+      [["2027-03-01T08:00", "2027-03-01T08:30"]],
+      [["2027-03-01T08:30", "2027-03-01T09:00"]],
+    ]);
+  });
+  it("says so where those who are aboard together are too many", () => {
+    const made = plan(small([inside(helpers([0, 40], [30, 60]), { minutes: 120 })]));
+    expect(made.unplaced).toEqual([{ job: "j0", reason: "needs 3 people inside, where 2 fit" }]);
+  });
+  it("lets another in beside, where the helper comes once that one is out", () => {
+    const made = plan(
+      small([
+        inside(helpers([60, 90]), { minutes: 120 }),
+        inside([{ skill: "any", level: 1 }], { minutes: 90, zones: ["left wall"], pin: { start: "2027-03-01T08:00", fitters: ["rui"] } }),
+      ]),
+    );
+    // In from minute 60 on, and there is room from 09:30.
+    expect([at(made, "j0").start, at(made, "j0").helpers![0].work]).toEqual([
+      "2027-03-01T08:30",
+      [["2027-03-01T09:30", "2027-03-01T10:00"]],
+    ]);
+  });
+  it("is one too many for the checker while the helper is there", () => {
+    const p = small([
+      inside(helpers([60, 90]), { minutes: 120 }),
+      inside([{ skill: "any", level: 1 }], { minutes: 90, zones: ["left wall"], pin: { fitters: ["rui"] } }),
+    ]);
+    const wide = structuredClone(p);
+    wide.builds[0].insideCrew = 3;
+    expect(checkPlan(p, readPlan(plan(wide))).map((b) => b.text)).toContain("3 people inside a at once, 2 fit");
+  });
+});
+
 describe("the checker", () => {
   const p = problem([
     { minutes: 240, crew: pair({ from: 180, to: 240 }) },

@@ -32,24 +32,30 @@ const fittersOf = (x: Case, r: Row): ProblemFitter[] =>
   r.plan.fitters.map((id) => x.problem.fitters.find((f) => f.id === id)).filter((f) => f !== undefined);
 
 /** What a fitter is booked for: a helper for the stretches that the plan says, all others for all of it. */
-function workOf(x: Case, r: Row, fitter: string): Span[] {
+export function workOf(x: Case, r: Row, fitter: string): Span[] {
   const part = r.plan.helpers?.find((h) => h.fitter === fitter)?.work;
   return part ? part.map(([a, b]): Span => [x.zone.parse(a), x.zone.parse(b)]) : r.work;
 }
 
-/** Those minutes of a job's work, counted from its beginning, one by one: slow, and plainly right. */
-function minutesOf(work: readonly Span[], during: { from: number; to: number }): Span[] {
-  const all = work.flatMap(([a, b]) => Array.from({ length: b - a }, (_, i) => a + i));
-  const from = Math.min(during.from, all.length - 1);
-  const to = Math.max(from + 1, Math.min(during.to, all.length));
-  return mergeTouching(all.slice(from, to).map((m): Span => [m, m + 1]));
+/**
+ * Those minutes of a job's work, counted from its beginning, one by one: slow, and plainly right. Where the crew takes longer than
+ * the job's usual minutes, they are as much later and longer.
+ */
+function minutesOf(r: Row, during: { from: number; to: number }): Span[] {
+  const all = r.work.flatMap(([a, b]) => Array.from({ length: b - a }, (_, i) => a + i));
+  const usual = r.started ? all.length : plannedMinutes(r.job.minutes);
+  const from = Math.min(during.from, usual - 1);
+  const to = Math.max(from + 1, Math.min(during.to, usual));
+  const later = (minute: number) => Math.round((minute * all.length) / usual);
+  return mergeTouching(all.slice(later(from), later(to)).map((m): Span => [m, m + 1]));
 }
 
-/** Minutes of a job by who does it: the least new of them decides; with helpers for a part it takes its usual time. */
-function longer(job: Row["job"], crew: readonly string[]): number {
+/** Minutes of a job by who does it: the least new of those who are there for all of it decides. */
+function longer(job: Row["job"], plan: Row["plan"]): number {
   const minutes = plannedMinutes(job.minutes);
-  if (!crew.length || job.crew.some((d) => d.during)) return minutes;
-  const factors = crew.map((f) => job.slow?.find((s) => s.fitter === f)?.factor ?? 1);
+  const all = plan.fitters.filter((f) => !plan.helpers?.some((h) => h.fitter === f));
+  if (!all.length) return minutes;
+  const factors = all.map((f) => job.slow?.find((s) => s.fitter === f)?.factor ?? 1);
   return Math.ceil(minutes * Math.min(...factors) - 1e-9);
 }
 
@@ -58,7 +64,7 @@ function stretches(x: Case, r: Row, repeated: readonly Span[], horizon: number):
   const at = { job: job.id };
   if (work.length === 0) return x.breach("calendar", `${job.id} has no work`, at);
   const began = work[0][0];
-  const asked = startedOf(job) ? Math.max(1, startedOf(job)!.leftMinutes) : longer(job, plan.fitters);
+  const asked = startedOf(job) ? Math.max(1, startedOf(job)!.leftMinutes) : longer(job, plan);
   if (lengthOf(work) !== asked) x.breach("calendar", `${job.id} works ${lengthOf(work)} of ${asked} minutes`, at);
   if (!r.started && began !== r.start) x.breach("calendar", `${job.id} starts ${plan.start} but works from ${plan.work![0][0]}`, at);
   if (work.at(-1)![1] !== r.end) x.breach("calendar", `${job.id} ends ${plan.end} but works to ${plan.work!.at(-1)![1]}`, at);
@@ -128,7 +134,7 @@ function crew(x: Case, r: Row): void {
   // A helper fills only what is asked for just those minutes; whoever is there for all of it can fill either.
   const fills = (f: ProblemFitter, d: (typeof demands)[number]) => {
     const work = helpers.get(f.id);
-    return work === undefined || (d.during !== undefined && work === JSON.stringify(minutesOf(r.work, d.during)));
+    return work === undefined || (d.during !== undefined && work === JSON.stringify(minutesOf(r, d.during)));
   };
   if (!seatAll(asked.length, people.length, (d, f) => able(people[f], asked[d]) && fills(people[f], asked[d])))
     x.breach("crew", `${job.id}: its people can't fill what is asked, with skill, level and ticket`, at);
@@ -155,7 +161,7 @@ function underWay(
   const able = (id: string, d: (typeof parts)[number]) => {
     const f = x.problem.fitters.find((k) => k.id === id);
     const learnt = named.includes(id) || (f !== undefined && holds(f, d.ticket) && level(f, d.skill) >= Math.max(1, d.level ?? 1));
-    return learnt && helpers.get(id) === JSON.stringify(minutesOf(r.work, d.during!));
+    return learnt && helpers.get(id) === JSON.stringify(minutesOf(r, d.during!));
   };
   const who = [...helpers.keys()];
   if (!seatAll(who.length, parts.length, (h, d) => able(who[h], parts[d])))

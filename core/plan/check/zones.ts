@@ -2,6 +2,7 @@
 
 import type { Case, Row } from "./check";
 import { meet } from "./hours";
+import { workOf } from "./work";
 
 const OUTSIDE = ["roof", "underside", "outside"];
 
@@ -32,10 +33,11 @@ function pairs(x: Case, rows: readonly Row[]): void {
 
 function inside(x: Case, rows: readonly Row[]): void {
   const aboard = rows.filter((r) => !r.done && r.job.zones.some((z) => !OUTSIDE.includes(z)));
-  for (const r of aboard)
-    for (const [t] of r.work) {
-      const there = aboard.filter((o) => o.work.some(([a, b]) => a <= t && t < b));
-      const people = there.reduce((n, o) => n + o.plan.fitters.length, 0);
+  // Everybody counts while they are there: a helper in their own stretches only.
+  const each = aboard.flatMap((r) => r.plan.fitters.map((f) => ({ r, work: workOf(x, r, f) })));
+  for (const { r, work } of each)
+    for (const [t] of work) {
+      const people = each.filter((o) => o.work.some(([a, b]) => a <= t && t < b)).length;
       if (people > r.build.insideCrew)
         return x.breach("zone", `${people} people inside ${r.build.id} at once, ${r.build.insideCrew} fit`, { job: r.job.id });
     }

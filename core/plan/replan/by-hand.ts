@@ -7,9 +7,10 @@ import { Board } from "../board";
 import type { Compiled, Job } from "../compile";
 import { canFill, seated } from "../crew";
 import { benchFrame, earliestWith, type Frame, probe } from "../fit";
-import { earliestByLinks, type Keep, layKept, type Rule, ticketGone } from "../generate";
+import { earliestByLinks, type Keep, layKept, type Rule } from "../generate";
 import { holdEnd } from "../hold-end";
 import { repairRule } from "../rules";
+import { ticketGone } from "../tickets";
 
 /**
  * The plan made by hand, as a rule that lays it down. Undefined: some of the work can't be done like that at all (its place is not

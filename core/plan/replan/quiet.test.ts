@@ -96,9 +96,11 @@ describe("the quiet answer", () => {
     };
     expect(shifted(15).moved).toBe(0);
     expect(shifted(16).moved).toBe(2);
-    const none = { lost: 0, pins: 0, days: 0, moved: 0, all: 100 };
+    const none = { lost: 0, pins: 0, days: 0, moved: 0, frozen: 0, all: 100 };
     expect(noise({ ...none, moved: 3, days: 1 })).toBe(8);
     expect(noise({ ...none, lost: 1 })).toBeGreaterThan(noise({ ...none, moved: 100, days: 200 }));
+    // A job of the days to be left alone weighs as much as four others.
+    expect(noise({ ...none, moved: 1, frozen: 1 })).toBe(noise({ ...none, moved: 4 }));
     // A tenth of the wall is still looked at; what turns over more has to save more than a week.
     expect(noise({ ...none, moved: 12 })).toBeGreaterThan(noise({ ...none, moved: 10, days: 6 }));
     expect(noise({ ...none, moved: 12 })).toBeLessThan(noise({ ...none, moved: 10, days: 7 }));

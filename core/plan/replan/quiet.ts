@@ -58,7 +58,7 @@ export function quietRule(c: Compiled, kept: Rule, effort: number, cache?: Board
 /** The best of some tries, as long as `effort` lasts: the fewest moves, and days later. */
 function byChance(b: Board, hit: readonly number[], effort: number, stopped: () => boolean): Map<number, Keep> | undefined {
   const all = Math.max(1, b.c.jobs.filter((j) => j.published && !j.done && !j.started).length);
-  const loud = (moved: number, days: number) => noise({ lost: 0, pins: 0, moved, days, all });
+  const loud = (moved: number, days: number) => noise({ lost: 0, pins: 0, moved, frozen: 0, days, all });
   const most = Math.round(SHARE * all) + SOME + hit.length;
   let best: { keep: Map<number, Keep>; loud: number } | undefined;
   for (let n = 0, found = 0, left = effort; left > 0 && found < ENOUGH && !stopped(); n++) {

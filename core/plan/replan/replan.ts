@@ -8,6 +8,7 @@ import { costOf } from "../cost";
 import { type Generated, generate, generateWithin, type Rule } from "../generate";
 import { type Candidate, improve } from "../improve";
 import type { Cost, Problem } from "../model";
+import { isFree } from "../moves";
 import { pushedRule, pushOn } from "../push";
 import { movedShare, repair } from "../repair";
 import { keptRules, placedRule } from "../rules";
@@ -149,12 +150,22 @@ function asPublished(c: Compiled, state: Replan, problem: Problem, kept: readonl
   return undefined;
 }
 
+/** The jobs, those of them pinned to their published place that still stand there in the days to be left alone. */
+function leftAlone(c: Compiled, b: Board): Compiled["jobs"] {
+  return c.jobs.map((j) => {
+    const p = b.placed[j.index];
+    if (!p || !isFree(j) || !j.published || p.start !== j.published.start || p.start >= c.frozen) return j;
+    return { ...j, pin: { start: p.start, place: p.place, fitters: [...p.crew] } };
+  });
+}
+
 /** Searches from the quietest plan so far for one that is quieter still: later than published costs much, each move a little. */
 function searchOn(c: Compiled, state: Replan, terms: ReplanTerms): void {
   const limits = handoverLimits(c, 0);
   const asPromised: Compiled = {
     ...c,
     weights: QUIET_WEIGHTS,
+    jobs: leftAlone(c, state.best!.board),
     builds: c.builds.map((b, k) => (Number.isFinite(limits[k]) ? { ...b, due: limits[k], weight: 1 } : b)),
   };
   const start = generate(asPromised, placedRule(state.best!.board));

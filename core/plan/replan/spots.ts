@@ -5,9 +5,10 @@ import type { Minute } from "../../time/zone";
 import type { Board, Placed, Stay } from "../board";
 import type { Job } from "../compile";
 import { benchFrame, earliest, earliestWith, type Fit, type Frame, probe } from "../fit";
-import { earliestByLinks, ticketGone } from "../generate";
+import { earliestByLinks } from "../generate";
 import { holdEnd } from "../hold-end";
 import { isFree, tooEarly } from "../moves";
+import { ticketGone } from "../tickets";
 import { crewsOf } from "./by-hand";
 import { type Change, growth } from "./grow";
 
