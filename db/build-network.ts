@@ -73,6 +73,7 @@ export const jobColumns = (j: JobRow) => ({
   kit: j.kit,
   means: j.means,
   tools: j.tools,
+  roles: j.roles,
   tags: j.tags,
   irreversible: j.irreversible,
   piece_name: j.pieces?.name ?? null,

@@ -1,6 +1,7 @@
 // What builds of before teach the next one: kept of all of them, handed over or not.
 
 import type { Pool } from "mysql2/promise";
+import { shippedRoles } from "@/core/library/library";
 import type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow, TimeRow, ZoneRateRow } from "@/core/shop/model";
 import { type Conn, rows } from "./pool";
 
@@ -63,15 +64,16 @@ export async function loadGhosts(c: Conn | Pool): Promise<GhostRow[]> {
 /** What jobs that we did took. */
 export async function loadTimes(c: Conn | Pool): Promise<TimeRow[]> {
   return (
-    await rows<{ code: string; worked_minutes: number; build_id: string; van_id: string; people: string | null }>(
+    await rows<{ code: string; roles: unknown; worked_minutes: number; build_id: string; van_id: string; people: string | null }>(
       c,
-      `SELECT j.code, j.worked_minutes, j.build_id, b.van_template_id AS van_id,
+      `SELECT j.code, j.roles, j.worked_minutes, j.build_id, b.van_template_id AS van_id,
               (SELECT GROUP_CONCAT(f.fitter_id ORDER BY f.fitter_id) FROM job_fitter f WHERE f.job_id = j.id) AS people
        FROM job j JOIN build b ON b.id = j.build_id
        WHERE j.state = 'done' AND j.by_others IS NULL AND j.worked_minutes > 0 ORDER BY j.id`,
     )
   ).map((r) => ({
     code: r.code.slice(0, 5),
+    roles: r.roles === null ? shippedRoles(r.code) : json(r.roles),
     minutes: Number(r.worked_minutes),
     fitters: r.people?.split(",") ?? [],
     buildId: r.build_id,

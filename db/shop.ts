@@ -1,6 +1,7 @@
 // Reads the whole present state of the workshop: settings, people, active builds with all that hangs on their jobs.
 
 import type { Pool } from "mysql2/promise";
+import { shippedRoles } from "@/core/library/library";
 import { completeOptions } from "@/core/library/options";
 import type {
   BayRow,
@@ -499,6 +500,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       cautions: json(r.cautions),
       kit: json(r.kit),
       tools: json(r.tools),
+      roles: r.roles === null ? shippedRoles(text(r.code)) : json(r.roles),
       tags: json(r.tags),
       template: template.get(id) ?? null,
       means: json(r.means),

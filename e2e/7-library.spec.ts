@@ -194,6 +194,21 @@ test("the library is edited, goes back, is written out and read in; a broken fil
   await expect(page.getByText(/Version 6, 76 jobs, as shipped/)).toBeVisible();
 });
 
+test("the soak test can't lose its rule in the library; the edit is refused in the rule's words", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/workshop/library");
+  await page.getByRole("button", { name: /Soak test of each opening/ }).click();
+  const soak = page.getByRole("checkbox", { name: "It puts every opening under water" });
+  await expect(soak).toBeChecked();
+  await expect(page.getByText("no insulation before every hole was seen dry")).toBeVisible();
+  // What only one job may be is that of its own job.
+  await expect(page.getByRole("checkbox", { name: "It loosens the seats' mounts" })).toBeDisabled();
+  await soak.uncheck();
+  await page.getByRole("button", { name: /Keep as version/ }).click();
+  await expect(page.getByRole("alert")).toContainText("no insulation before every hole was seen dry");
+  await expect(page.getByText(/^Version \d+, 76 jobs, as shipped/)).toBeVisible();
+});
+
 test("what came out is written down; a template can't be scrapped before the floor is cut by it", async ({ page }) => {
   await signIn(page, "Mara");
   await page.goto("/builds/night-bakery?tab=items");

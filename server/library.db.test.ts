@@ -7,6 +7,7 @@ import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Entry, library, libraryFile } from "@/core/library/library";
 import { DEFAULT_OPTIONS, type Options } from "@/core/library/options";
+import { ROLES } from "@/core/library/roles";
 import { InputError } from "@/core/plan/fault";
 import type { Problem } from "@/core/plan/model";
 import type { JobRow } from "@/core/shop/model";
@@ -16,6 +17,7 @@ import type { BuildRecord } from "@/core/shop/records";
 import { sheetPrefill } from "@/core/shop/sheets";
 import { HELD_PIECES } from "@/core/shop/tools";
 import { zoneOf } from "@/core/time/zone";
+import { forgetKept } from "@/db/kept";
 import { currentLibrary, libraryVersions } from "@/db/library";
 import { closePool, insert, pool, rows, run, toSql, transaction } from "@/db/pool";
 import { loadShop } from "@/db/shop";
@@ -115,6 +117,22 @@ describe("the library's versions", () => {
     expect((await faultsOf(post("library/jobs", { base: 2, job: round })))[0].message).toMatch(/waits for itself/);
     expect((await refused(post("library/jobs", { base: 1, job: entry("IN-01") }))).message).toMatch(/version 2 is in use/);
     expect((await refused(post("library/jobs", { base: 2, job: entry("IN-01") }, ines))).message).toMatch(/Only the lead/);
+  });
+  it("refuse an edit after which no job does what a rule needs, in the rule's words; a copy takes no such role along", async () => {
+    const soak = library.find((j) => j.roles?.includes("soak-test"))!;
+    const lost = await faultsOf(post("library/jobs", { base: 2, job: { ...entry(soak.code), roles: [] } }));
+    expect(lost).toEqual([{ path: "roles", message: expect.stringContaining(ROLES["soak-test"].rule) }]);
+    expect((await faultsOf(post("library/remove", { base: 2, code: soak.code })))[0].message).toContain(ROLES["soak-test"].rule);
+    const copy = { ...entry(soak.code), code: "OP-70", name: "Second soak" };
+    expect((await faultsOf(post("library/jobs", { base: 2, job: copy, like: soak.code })))[0].message).toMatch(/both have the role/);
+    expect(await inUse()).toBe(2);
+  });
+  it("give jobs of before there were roles those of the shipped jobs, in builds and in what they took", async () => {
+    const soak = async () => (await jobNow(library.find((j) => j.roles?.includes("soak-test"))!.code)).roles;
+    expect(await soak()).toEqual(["soak-test"]);
+    await run(pool(), "UPDATE job SET roles = NULL");
+    forgetKept();
+    expect(await soak()).toEqual(["soak-test"]);
   });
   it("take an own job in like another, and out again without losing the order", async () => {
     const own = { ...entry("PA-07"), code: "PA-20", name: "Own trim" };

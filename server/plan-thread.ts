@@ -3,6 +3,7 @@
 import path from "node:path";
 import { Worker } from "node:worker_threads";
 import type { Entry } from "@/core/library/library";
+import type { Role } from "@/core/library/roles";
 import { type Fault, InputError } from "@/core/plan/fault";
 import type { Gain } from "@/core/plan/gain";
 import type { Cost, Plan, Problem } from "@/core/plan/model";
@@ -122,9 +123,13 @@ export const gainsInThread = (
 export const tryInThread = (problem: Problem, start: Plan, job: string, wish: Wish): Promise<Verdict> =>
   inThread<Verdict, never>({ kind: "try", problem, start, job, wish }, () => undefined);
 
-/** Reads a library file and tries it with many choices; tells how far it is. Throws InputError with the place of every fault. */
+/**
+ * Reads a library file and tries it with many choices; tells how far it is. Throws InputError with the place of every fault. `excused`:
+ * roles that it may lack.
+ */
 export const readLibraryInThread = (
   file: unknown,
+  excused: readonly Role[] = [],
   onTry: (p: { done: number; all: number }) => void = () => undefined,
   signal?: AbortSignal,
-): Promise<Entry[]> => inThread<Entry[], { done: number; all: number }>({ kind: "library", file }, onTry, signal);
+): Promise<Entry[]> => inThread<Entry[], { done: number; all: number }>({ kind: "library", file, excused }, onTry, signal);

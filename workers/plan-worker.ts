@@ -17,7 +17,7 @@ function work(task: PlanTask): unknown {
   const flag = new Int32Array(task.stop);
   const stopped = () => Atomics.load(flag, 0) === 1;
   if (task.kind === "library")
-    return readWholeLibrary(task.file, (done, all) => {
+    return readWholeLibrary(task.file, task.excused, (done, all) => {
       post({ progress: { done, all } });
       return !stopped();
     });

@@ -1,5 +1,6 @@
 // What the planner's worker thread takes: one task after the other, each answered before the next.
 
+import type { Role } from "@/core/library/roles";
 import type { Wish } from "@/core/plan/pinned";
 import type { Variant } from "@/core/plan/variants";
 
@@ -20,4 +21,4 @@ export type PlanTask =
   | (Base & { kind: "try"; job: string; wish: Wish })
   | (Base & { kind: "rehearse" })
   // A library file is read and tried with many choices.
-  | (Stoppable & { kind: "library"; file: unknown });
+  | (Stoppable & { kind: "library"; file: unknown; excused: readonly Role[] });

@@ -4,9 +4,9 @@ import { CHOICES } from "@/core/library/choices";
 import { conflictsOf } from "@/core/library/conflicts";
 import type { Options } from "@/core/library/options";
 import { differsIn, forbiddenIn } from "@/core/library/order";
+import { jobWith } from "@/core/library/roles";
 import { some } from "@/core/library/when";
 import { sayDay, sayTime } from "@/core/plan/words";
-import { MARKS_OUT } from "@/core/shop/codes";
 import { buildDates } from "@/core/shop/dates";
 import { daysWorked, sayDaysWorked } from "@/core/shop/days-worked";
 import { askedJobs } from "@/core/shop/extra-asked";
@@ -277,6 +277,7 @@ function sheetJob(
   return {
     id: j.id,
     code: j.code,
+    roles: j.roles,
     stage: j.stage,
     name: j.name,
     extra: j.extra !== undefined,
@@ -352,7 +353,7 @@ function sheetJob(
 
 /** What openings took, of who is to set them out where that is known. */
 function openingWords(shop: Shop, b: BuildRow, planned: ReadonlyMap<string, { fitters: string[] }>): string {
-  const job = b.jobs.find((j) => j.code === MARKS_OUT);
+  const job = jobWith(b.jobs, "mark-out");
   const who = job && (job.fitters[0] ?? planned.get(job.id)?.fitters[0]);
   return sayNorms(openingNorms(shop, b.vanId, who), who && fitterName(shop, who));
 }

@@ -2,6 +2,7 @@
 
 import { diffLibraries } from "@/core/library/check-library";
 import { library } from "@/core/library/library";
+import { lackingRoles, ROLES } from "@/core/library/roles";
 import { allVersions, libraryInUse } from "@/server/library";
 import type { State } from "@/server/planning";
 import type { LibraryView } from "@/ui/library/view";
@@ -13,6 +14,7 @@ export async function libraryView({ shop, now }: State): Promise<LibraryView> {
     number: current.number,
     jobs: current.jobs,
     diff: diffLibraries(library, current.jobs),
+    lacking: lackingRoles(current.jobs).map((r) => ROLES[r]),
     versions: await allVersions(),
     suppliers: shop.suppliers.filter((s) => !s.retired).map((s) => s.id),
     builds: shop.builds.map((b) => ({ id: b.id, name: b.name, version: b.libraryVersion })),

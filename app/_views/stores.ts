@@ -72,7 +72,7 @@ export function storesView(state: State): StoresView {
           late: need !== null && p.state !== "checked" && p.state !== "needed" && j.state === "todo" ? Math.max(0, from - need) : 0,
           shelf: p.shelf,
           note: p.note,
-          fillsHole: j.irreversible === "cut" && isUnit(p.name) ? (j.code === "OP-04" || j.code === "OP-05" ? "roof" : "wall") : null,
+          fillsHole: j.irreversible === "cut" && isUnit(p.name) ? (j.zones.includes("roof") ? "roof" : "wall") : null,
           cutOut: p.cutOut,
           wake: wakeOf(state, b, j, p, from),
         });

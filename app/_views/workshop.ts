@@ -2,11 +2,10 @@
 
 import type { IdleCause } from "@/core/lanes/idle";
 import { skillLoad } from "@/core/lanes/skill-load";
-import { library } from "@/core/library/library";
+import type { Entry } from "@/core/library/library";
 import { sayDay, sayTime } from "@/core/plan/words";
 import { type BayStands, bayStands } from "@/core/shop/bay-stands";
 import { heatCost, heatUsers } from "@/core/shop/heat";
-import { SERVED } from "@/core/shop/inventory";
 import { calendarData } from "@/core/shop/left";
 import { machineHours, machineWords } from "@/core/shop/machines";
 import type { BayRow, Span } from "@/core/shop/model";
@@ -80,7 +79,7 @@ function heatWords({ shop, zone, published, working }: State, bay: BayRow, slot:
   return `to ${bay.heatTempC} °C, allowed by ${bay.heatBy} · ${cost}${named.length ? `without it these wait or cure longer: ${named.join(", ")}` : "no planned work needs it"}`;
 }
 
-export async function workshopView(state: State): Promise<WorkshopView> {
+export async function workshopView(state: State, jobs: readonly Entry[]): Promise<WorkshopView> {
   const { shop, zone, now, published, working } = state;
   const w = shop.workshop;
   const today = zone.show(now).slice(0, 10);
@@ -89,7 +88,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
   const stands = plan && bayStands(shop, plan, now);
   const [access, free] = await Promise.all([accessAndBackups(), diskFree()]);
   const only = onlyOnes(shop, (published ?? working)?.plan, now);
-  const asked = library.flatMap((j) => j.crew.map((c) => c.skill)).filter((s) => s !== "any");
+  const asked = jobs.flatMap((j) => j.crew.map((c) => c.skill)).filter((s) => s !== "any");
   return {
     zone: w.zone,
     now,
@@ -174,7 +173,7 @@ export async function workshopView(state: State): Promise<WorkshopView> {
     })),
     templates: shop.templates,
     vans: shop.vans.map(({ id, name }) => ({ id, name })),
-    served: SERVED.map((code) => ({ code, name: library.find((j) => j.code === code)?.name ?? code })),
+    served: jobs.filter((j) => j.roles?.includes("by-template")).map(({ code, name }) => ({ code, name })),
     skills: [...new Set([...asked, ...shop.fitters.flatMap((f) => Object.keys(f.skills))])].sort(),
     weather: shop.weather
       .filter((d) => d.date >= today)

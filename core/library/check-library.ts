@@ -7,6 +7,7 @@ import { checkNetwork } from "./check-network";
 import { type Entry, readLibraryFile } from "./library";
 import { buildNetwork } from "./network";
 import { DEFAULT_OPTIONS, OPTION_KEYS, type Options, valuesOf } from "./options";
+import { type Role, roleFaults } from "./roles";
 
 /** How many combinations of choices an edited library is tried with. */
 const TRIES = 80;
@@ -56,9 +57,14 @@ export function libraryFaults(jobs: readonly Entry[], onTry: (done: number, all:
   return [...out.values()];
 }
 
-/** Reads a library file and tries it with many choices. Throws InputError with the place of every fault. */
-export function readWholeLibrary(value: unknown, onTry?: (done: number, all: number) => boolean): Entry[] {
+/**
+ * Reads a library file and tries it with many choices. Throws InputError with the place of every fault. A library without a role that
+ * some rule needs is refused, but for those `excused`.
+ */
+export function readWholeLibrary(value: unknown, excused: readonly Role[] = [], onTry?: (done: number, all: number) => boolean): Entry[] {
   const jobs = readLibraryFile(value);
+  const lost = roleFaults(jobs, excused);
+  if (lost.length) throw new InputError(lost);
   const faults = libraryFaults(jobs, onTry);
   if (faults.length) throw new InputError(faults);
   return jobs;

@@ -11,6 +11,7 @@ import { massOf } from "./mass";
 import { buildNetwork, type NetworkJob } from "./network";
 import { DEFAULT_OPTIONS, OPTION_KEYS, type OptionKey, type Options, valuesOf } from "./options";
 import { quantitiesOf } from "./quantities";
+import { shipped } from "./testing";
 
 const van = vans[1].geometry;
 const of = (more: Partial<Options>) => buildNetwork({ ...FULL, ...more }, van);
@@ -63,7 +64,9 @@ describe("damping", () => {
     const options = { ...FULL, damping: cover };
     const q = quantitiesOf(options, van);
     const jobs = buildNetwork(options, van);
-    const d = prefill("damping", worldOf("IN-01", van, options))!.draft as Record<string, string> & { panels: Record<string, string>[] };
+    const d = prefill("damping", worldOf(shipped("IN-01"), van, options))!.draft as Record<string, string> & {
+      panels: Record<string, string>[];
+    };
     const sheet = damping.run({
       sheet: { w: +d["sheet.w"], h: +d["sheet.h"], kgM2: +d["sheet.kgM2"] },
       waste: +d.waste,

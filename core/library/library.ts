@@ -5,6 +5,7 @@ import { faultOf } from "./formula";
 import type { OptionKey } from "./options";
 import { valuesOf } from "./options";
 import { QUANTITY_NAMES } from "./quantities";
+import type { Role } from "./roles";
 import { LIBRARY_FORMAT, type LibraryFile, type LibraryJob, librarySchema, type Stage, type StageFile, stageSchema } from "./schema";
 import framing from "./stages/framing.json";
 import furniture from "./stages/furniture.json";
@@ -35,8 +36,26 @@ const readFile = reader<LibraryFile>(librarySchema);
 /** All jobs of the stage files in their order. Throws InputError when a file or a reference in it is wrong. */
 export const readLibrary = (files: readonly unknown[]): Entry[] => checked(files.map(readStage).flatMap((f) => f.jobs));
 
-/** A library from one file (an import). Throws InputError with the place of every fault. */
-export const readLibraryFile = (value: unknown): Entry[] => checked(readFile(value).jobs, "jobs");
+/**
+ * A library from one file (an import, a kept version). Throws InputError with the place of every fault. A file of before jobs had roles
+ * names none: its jobs get those that the shipped job of their code has.
+ */
+export function readLibraryFile(value: unknown): Entry[] {
+  const { jobs } = readFile(value);
+  const old = !jobs.some((j) => j.roles?.length);
+  return checked(old ? jobs.map(withShippedRoles) : jobs, "jobs");
+}
+
+function withShippedRoles(j: LibraryJob): LibraryJob {
+  const roles = shippedRoles(j.code);
+  return roles.length ? { ...j, roles } : j;
+}
+
+/** Roles of the shipped job of a code, with or without the letter of a copy: those of a job that was written down before jobs had roles. */
+export const shippedRoles = (code: string): Role[] => [...(library.find((j) => j.code === code.slice(0, CODE_LENGTH))?.roles ?? [])];
+
+/** A code without the letter of its copy: two letters, a dash, two digits. */
+const CODE_LENGTH = 5;
 
 /** A library as one file (an export). */
 export const libraryFile = (jobs: readonly Entry[], name?: string): LibraryFile => ({

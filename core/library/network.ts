@@ -5,6 +5,7 @@ import { evaluate } from "./formula";
 import { type Entry, library } from "./library";
 import type { Options } from "./options";
 import { type Quantities, quantitiesOf } from "./quantities";
+import type { Role } from "./roles";
 import { holds, type When } from "./when";
 
 type Raw = Omit<
@@ -24,6 +25,7 @@ export interface NetworkPart {
 }
 
 export interface NetworkJob extends Raw {
+  roles: Role[];
   after: { job: string; reason: string; ignoreHold?: boolean }[];
   covers: string[];
   steps: { text: string; does?: string }[];
@@ -65,7 +67,7 @@ const when = (w: unknown) => w as When | When[] | undefined;
 /**
  * The jobs of a build, in the library's order. A job that the options leave out passes its
  * predecessors on to its followers, so that no order rule is lost with it. Windows get a job each
- * (OP-06a, OP-06b), on alternating sides. Hours (minutes), pieces and parts are worked out from the
+ * (letters a, b … behind the code), on alternating sides. Hours (minutes), pieces and parts are worked out from the
  * van's sizes. Throws an Error naming job and field where a formula has no value.
  */
 export function buildNetwork(options: Options, geometry: Geometry, jobs: readonly Entry[] = library): NetworkJob[] {
@@ -143,6 +145,7 @@ function make(j: Entry, code: string, i: number, x: Context): NetworkJob {
     zones: each ? [side.zone] : expand(merged.zones, options),
     ...(merged.hold?.keepOff ? { hold: { ...merged.hold, keepOff: expand(merged.hold.keepOff, options) } } : {}),
     after: [...links.values()],
+    roles: [...(j.roles ?? [])],
     covers: chosen(j.covers).flatMap((c) => x.copies.get(c.job) ?? []),
     steps: chosen(j.steps).map(({ text, does }) => ({ text, ...(does ? { does } : {}) })),
     ask: chosen(j.ask).map((a) => a.text),

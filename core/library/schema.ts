@@ -2,6 +2,7 @@
 
 import type { FromSchema } from "json-schema-to-ts";
 import { OPTION_KEYS } from "./options";
+import { ROLE_NAMES } from "./roles";
 
 const text = { type: "string", minLength: 1, maxLength: 300 } as const;
 const texts = { type: "array", items: text } as const;
@@ -72,6 +73,8 @@ const entry = {
   properties: {
     code,
     name: text,
+    // What rules of the workshop ask for.
+    roles: { type: "array", uniqueItems: true, items: { type: "string", enum: ROLE_NAMES } },
     minutes: {
       type: "object",
       additionalProperties: false,

@@ -3,8 +3,12 @@
 import * as fc from "fast-check";
 import type { Problem } from "../plan/model";
 import { vans } from "../van/model";
+import { shippedRoles } from "./library";
 import { buildNetwork } from "./network";
 import { DEFAULT_OPTIONS, OPTION_KEYS, type OptionKey, type Options, valuesOf } from "./options";
+
+/** A job of the shipped library by its code, as far as rules ask: what it is to them. */
+export const shipped = (code: string) => ({ code, roles: shippedRoles(code) });
 
 /** Any combination of choices, contradictory ones too. */
 export const anyOptions: fc.Arbitrary<Options> = fc.record(

@@ -65,7 +65,7 @@ const join = (path: string, field: string) => (path ? `${path}.${field}` : field
 /** Patterns of our schemas, in words. */
 const SHAPES: Readonly<Record<string, string>> = {
   "\\S": "some text",
-  "^[A-Z]{2}-\\d{2}$": "a job code such as IN-05",
+  "^[A-Z]{2}-\\d{2}$": "a job code: two capital letters, a dash, two digits",
   "^[A-Z2-7]{32}$": "the key as it was shown: 32 letters and digits",
   "^[a-z0-9.-]{2,40}$": "2 to 40 small letters, digits, dots or dashes",
 };

@@ -3,6 +3,7 @@
 import { DAMPING, ROOF_FRAME, ribMargin } from "../library/need";
 import type { Options } from "../library/options";
 import { barePanels, quantitiesOf } from "../library/quantities";
+import { hasRole, type Role } from "../library/roles";
 import type { Geometry } from "../van/model";
 import { MORE_PREFILLS } from "./prefill-more";
 
@@ -12,8 +13,8 @@ export type SheetDraft = { [key: string]: string | boolean | SheetDraft[] };
 export interface World {
   geometry: Geometry;
   options: Options;
-  /** The job's code without its letter, its letter's place (0, 1 …), and where it is worked. */
-  code: string;
+  /** What the job is to rules, and which of its copies it is (0, 1 …). */
+  roles: readonly Role[];
   copy: number;
   /** Holes that its units ask for, as measured at goods-in: of the job itself, and of the units on the roof. */
   unit?: Cut;
@@ -38,10 +39,15 @@ export interface Prefill {
 
 const t = (n: number) => String(Math.round(n * 10) / 10);
 
-/** The job's code and which of its copies it is: "OP-06b" is the second OP-06. */
-export function worldOf(code: string, geometry: Geometry, options: Options): World {
-  const letter = /^[A-Z]{2}-\d{2}([a-d])$/.exec(code)?.[1];
-  return { geometry, options, code: code.slice(0, 5), copy: letter ? letter.charCodeAt(0) - 97 : 0 };
+/** A job's code without the letter of its copy, and which copy it is: the letter b is the second (1); no letter, no copy. */
+export function copyOf(code: string): { kind: string; copy?: number } {
+  const letter = /[a-d]$/.exec(code)?.[0];
+  return letter ? { kind: code.slice(0, -1), copy: letter.charCodeAt(0) - 97 } : { kind: code };
+}
+
+/** What a job's sheets can start from, before anything of its build is known but the van and the choices. */
+export function worldOf(job: { code: string; roles: readonly Role[] } | undefined, geometry: Geometry, options: Options): World {
+  return { geometry, options, roles: job?.roles ?? [], copy: (job && copyOf(job.code).copy) ?? 0 };
 }
 
 /** Figures to start a calculator's sheet from; undefined where nothing of the van or the choices goes into it. */
@@ -82,15 +88,18 @@ export function roofBays(g: Geometry): { from: number; to: number }[] {
 }
 
 /** The field in which a job's opening lies, and the cut of its unit. */
-function fieldOf({ geometry: g, code, copy, unit }: World): Field | undefined {
-  if (code === "OP-04" || code === "OP-05") {
-    const cut = unit ?? (code === "OP-04" ? { w: 400, h: 400, r: 30 } : { w: 400, h: 700, r: 40 });
+function fieldOf(w: World): Field | undefined {
+  const { geometry: g, copy, unit } = w;
+  const fan = hasRole(w, "roof-fan");
+  if (fan || hasRole(w, "skylight")) {
+    const cut = unit ?? (fan ? { w: 400, h: 400, r: 30 } : { w: 400, h: 700, r: 40 });
     const bays = roofBays(g);
     const bay = bays.find((b) => b.to - b.from >= cut.w + 50) ?? bays.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
     return { name: "roof bay", left: bay.from, right: bay.to, bottom: 0, top: g.inside.widthRoofMm, skin: "single", cut };
   }
-  const side = code === "OP-07" ? "rear" : code === "OP-06" ? (copy % 2 ? "right" : "left") : undefined;
-  const f = side && g.windowFields.filter((x) => x.side === side)[code === "OP-07" ? 0 : Math.floor(copy / 2)];
+  const rear = hasRole(w, "rear-window");
+  const side = rear ? "rear" : hasRole(w, "side-window") ? (copy % 2 ? "right" : "left") : undefined;
+  const f = side && g.windowFields.filter((x) => x.side === side)[rear ? 0 : Math.floor(copy / 2)];
   if (!f) return undefined;
   // The hole of the unit that has come; until then one that leaves a land of 30 all round.
   const cut = unit ?? { w: Math.floor((f.widthMm - 60) / 10) * 10, h: Math.floor((f.heightMm - 60) / 10) * 10, r: 60 };
@@ -195,7 +204,7 @@ function roofPlan({ geometry: g, options: o, roofUnits = {}, uses = [] }: World)
 function supportFrame(w: World): Prefill {
   // The long pieces run across the van, so what has to fit between the ribs is the cut along it: 400 for both units.
   const own = w.unit && { w: w.unit.h, h: w.unit.w };
-  const cut = own ?? (w.code === "OP-05" || (w.options.skylight && !w.options.fan) ? { w: 700, h: 400 } : { w: 400, h: 400 });
+  const cut = own ?? (hasRole(w, "skylight") || (w.options.skylight && !w.options.fan) ? { w: 700, h: 400 } : { w: 400, h: 400 });
   const bays = roofBays(w.geometry).map((b) => b.to - b.from);
   const gap = bays.filter((b) => b >= cut.h + 10).sort((a, b) => a - b)[0] ?? Math.max(...bays);
   return {
@@ -283,7 +292,7 @@ function sealant(w: World): Prefill | undefined {
     const length = 2 * (f.cut.w + f.cut.h);
     return { draft: { pack: "310", waste: "0.1", joints: [joint(length)] }, basis: { "cut width": f.cut.w, "cut height": f.cut.h } };
   }
-  if (w.code !== "OP-09") return undefined;
+  if (!hasRole(w, "small-holes")) return undefined;
   const n = quantitiesOf(w.options, w.geometry).smallHoles;
   return {
     draft: { pack: "310", waste: "0.1", joints: Array.from({ length: Math.max(1, n) }, () => joint(200)) },

@@ -1,6 +1,7 @@
 // Claims, makers' times, work above reach, and faults that lay at a part.
 
 import { describe, expect, it } from "vitest";
+import { shipped } from "../library/testing";
 import { chosenCut } from "./chosen-unit";
 import { claimOf } from "./claims";
 import { highWords } from "./high";
@@ -49,7 +50,7 @@ describe("a part that does not fit", () => {
 describe("the maker's time beside ours", () => {
   const swivel = SWIVEL.jobs.find((j) => j.code === "ST-08")!;
   const times = (...minutes: number[]) => ({
-    times: minutes.map((m, i) => ({ code: "ST-08", minutes: m, fitters: ["ines"], buildId: `b${i}`, vanId: "x" })),
+    times: minutes.map((m, i) => ({ ...shipped("ST-08"), minutes: m, fitters: ["ines"], buildId: `b${i}`, vanId: "x" })),
   });
   it("stands there until three builds have taught ours", () => {
     expect(swivel.makerMinutes).toBe(90);
@@ -62,7 +63,7 @@ describe("the maker's time beside ours", () => {
     expect(makerWords(times(), { ...swivel, state: "done" })).toBeUndefined();
   });
   it("counts copies of a job as the job, the middle of an even number between the two", () => {
-    const shop = { times: [90, 110].map((minutes) => ({ code: "OP-06", minutes, fitters: ["ines"], buildId: "b", vanId: "x" })) };
+    const shop = { times: [90, 110].map((minutes) => ({ ...shipped("OP-06"), minutes, fitters: ["ines"], buildId: "b", vanId: "x" })) };
     expect(ourTime(shop, "OP-06b")).toEqual({ builds: 2, median: 100 });
     expect(ourTime(shop, "OP-07")).toBeUndefined();
   });

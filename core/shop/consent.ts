@@ -1,6 +1,6 @@
 // Consents for what can't be undone: the registered owner's to sign, whoever pays.
 
-import { LETTERING, RACK, SEATS } from "./codes";
+import { hasRole } from "../library/roles";
 import { cutsBody } from "./cuts";
 import { TOUCH_WORDS, type Touches } from "./docket/client";
 import { entriesOf } from "./docket/of";
@@ -9,10 +9,10 @@ import type { BuildRow, JobRow } from "./model";
 const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 /** What a job changes for good that needs the owner's consent; undefined where it needs none. */
-export function touchOf(job: Pick<JobRow, "code" | "irreversible" | "place" | "stage">): Touches | undefined {
-  if (job.code === SEATS) return "seat";
-  if (job.code === LETTERING) return "lettering";
-  if (job.code === RACK) return "rack";
+export function touchOf(job: Pick<JobRow, "roles" | "irreversible" | "place" | "stage">): Touches | undefined {
+  if (hasRole(job, "seats")) return "seat";
+  if (hasRole(job, "lettering")) return "lettering";
+  if (hasRole(job, "rack")) return "rack";
   return cutsBody(job) ? "skin" : undefined;
 }
 
@@ -30,7 +30,7 @@ export function consented(records: BuildRow["records"]): Set<Touches> {
  * The consent that a job waits for, in words. Only once owner, payer and user are written down: until then the question on
  * the job's card has to do.
  */
-export function consentBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "code" | "irreversible" | "place" | "stage">): string[] {
+export function consentBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "roles" | "irreversible" | "place" | "stage">): string[] {
   const touch = touchOf(job);
   const owner = entriesOf(build.records, "owner")[0];
   if (!touch || !owner || consented(build.records).has(touch)) return [];

@@ -1,8 +1,8 @@
 // Before a van leaves the yard: what is looked at every time, and what stops it by itself.
 
+import { hasRole } from "../library/roles";
 import { sayTime } from "../plan/words";
 import { type Minute, zoneOf } from "../time/zone";
-import { SEATS } from "./codes";
 import type { BuildRow, Shop } from "./model";
 import { notWatertight } from "./penetrations";
 
@@ -12,7 +12,7 @@ const SEAT_TICK = "seats and belts signed by the ticket holder";
 
 /** The ticks asked of this build: seats and belts where they were loose. */
 export function departureTicks(build: Pick<BuildRow, "jobs">): string[] {
-  const loose = build.jobs.some((j) => j.code === SEATS && j.state !== "todo");
+  const loose = build.jobs.some((j) => hasRole(j, "seats") && j.state !== "todo");
   return [...DEPARTURE_TICKS, ...(loose ? [SEAT_TICK] : [])];
 }
 

@@ -1,9 +1,9 @@
 // What asks for a job of its own: kept set-outs, work of others that is only believed, holes made late, dirty work beside finished.
 
+import { hasRole, jobWith } from "../library/roles";
 import { findCalculator } from "../setout/calculators";
 import type { Outcome } from "../setout/model";
 import { DAY, type Minute, zoneOf } from "../time/zone";
-import { FLOOR_BOARDS, LETTERING, MARKS_OUT } from "./codes";
 import { AREAS } from "./docket/client";
 import { entriesOf } from "./docket/of";
 import { type AskedJob, around } from "./extra";
@@ -16,13 +16,12 @@ import { protection } from "./protect";
 
 type Source = (shop: Shop, build: BuildRow, sheet: SheetRow, o: Outcome, now: Minute) => AskedJob[];
 
-const codeOf = (build: BuildRow, code: string): JobRow | undefined => build.jobs.find((j) => j.code === code);
 const ids = (...jobs: (JobRow | undefined)[]): string[] => jobs.flatMap((j) => (j ? [j.id] : []));
 
 /** A sunken edge is built up to a line that is scribed on the van; metal that stands proud is dressed back first. */
 const support: Source = (shop, build, sheet, o) => {
   const { heights } = o.results as { heights: { at: number; height: number }[] };
-  const board = codeOf(build, FLOOR_BOARDS);
+  const board = jobWith(build.jobs, "floor-boards");
   const own = build.jobs.find((j) => j.id === sheet.jobId);
   const before = ids(board ?? own);
   const proud = heights.filter((h) => h.height < 0);
@@ -133,7 +132,7 @@ const battery: Source = (shop, _build, sheet, o, now) => {
 
 /** An outline that shows once the letters are off and the job is over. */
 const polish: Source = (_shop, build, sheet, o) => {
-  const job = codeOf(build, LETTERING);
+  const job = jobWith(build.jobs, "lettering");
   const { polishMinutes } = o.results as { polishMinutes: number };
   const ghost = sheet.input.ghost as string;
   const seen = ghost === "faint" || ghost === "clear";
@@ -151,7 +150,7 @@ const polish: Source = (_shop, build, sheet, o) => {
       steps: [...(ghost === "clear" ? ["Clay the panel"] : []), "Machine polish", "Look along it again in low light"],
       shots: ["the panel in low light"],
       after: [job.id],
-      before: build.jobs.filter((j) => j.code === MARKS_OUT && j.state === "todo").map((j) => j.id),
+      before: build.jobs.filter((j) => hasRole(j, "mark-out") && j.state === "todo").map((j) => j.id),
     },
   ];
 };

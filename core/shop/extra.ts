@@ -73,6 +73,7 @@ export function extraJob(build: Pick<BuildRow, "id" | "jobs">, a: AskedJob): Job
     cautions: [...(a.cautions ?? [])],
     kit: [],
     tools: [...(a.tools ?? [])],
+    roles: [],
     tags: [...(a.tags ?? [])],
     means: [a.why],
     irreversible: null,

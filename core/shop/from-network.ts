@@ -60,6 +60,7 @@ export function freshJob(build: string, j: NetworkJob, seq: number): JobRow {
     cautions: j.cautions,
     kit: j.kit ?? [],
     tools: j.tools ?? [],
+    roles: j.roles,
     tags: j.tags ?? [],
     means: j.means,
     irreversible: j.irreversible ?? null,

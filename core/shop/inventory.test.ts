@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { shipped } from "../library/testing";
 import { InputError } from "../plan/fault";
 import { findCalculator } from "../setout/calculators";
 import { cameOutWords, inventoryOf, itemFaults, itemRows, stillServes, stripOpen, templatesFor } from "./inventory";
@@ -78,10 +79,10 @@ describe("the end of stripping", () => {
       ],
     };
     const open = ["rails: what becomes of it is not decided", "eyes: kept, goes back in, but nobody wrote down where it lies"];
-    expect(stripOpen(build, { code: "ST-07" })).toEqual(open);
-    expect(stripOpen(build, { code: "ST-06" })).toEqual([]);
-    expect(cameOutWords(build, { code: "ST-07", state: "started" })).toHaveLength(2);
-    expect(cameOutWords(build, { code: "ST-07", state: "done" })).toEqual([]);
+    expect(stripOpen(build, { ...shipped("ST-07") })).toEqual(open);
+    expect(stripOpen(build, { ...shipped("ST-06") })).toEqual([]);
+    expect(cameOutWords(build, { ...shipped("ST-07"), state: "started" })).toHaveLength(2);
+    expect(cameOutWords(build, { ...shipped("ST-07"), state: "done" })).toEqual([]);
   });
   it("hands the templates on to the jobs cut by them, with the edges not to trust", () => {
     const records = [

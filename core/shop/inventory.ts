@@ -1,7 +1,7 @@
 // What came out of a van: what becomes of it, where it lies, what it weighs and brings, and what may not happen to it yet.
 
+import { hasRole } from "../library/roles";
 import type { SheetDraft } from "../setout/prefill";
-import { STRIP_CLOSES as CLOSES } from "./codes";
 import type { BuildRow, JobRow } from "./model";
 import type { BuildRecord, Item, ItemFate } from "./records";
 
@@ -17,9 +17,6 @@ export const FATE_WORDS: Record<ItemFate, string> = {
   return: "goes back to its owner",
   scrap: "to be scrapped",
 };
-
-/** Jobs that a piece taken out can be the template of. */
-export const SERVED = ["IN-05", "PA-01", "PA-05", "PA-10"] as const;
 
 /** Needs a place to lie at until it is wanted. */
 const LIES: ReadonlySet<ItemFate> = new Set(["keep", "store", "template"]);
@@ -57,8 +54,8 @@ export function itemFaults(
 }
 
 /** What keeps a job from being finished for things that came out: at the end of stripping nothing is undecided or lies nowhere. */
-export function stripOpen(build: Pick<BuildRow, "jobs" | "records">, job: Pick<JobRow, "code">): string[] {
-  if (job.code !== CLOSES) return [];
+export function stripOpen(build: Pick<BuildRow, "jobs" | "records">, job: Pick<JobRow, "roles">): string[] {
+  if (!hasRole(job, "strip-close")) return [];
   return itemsIn(build.records)
     .filter((r) => r.closedAt === null)
     .flatMap((r) =>
@@ -131,7 +128,7 @@ export function itemRows(records: readonly BuildRecord[]): SheetDraft[] {
 }
 
 /** What a job's fitter has to know of things that came out: the template to cut by, and what stripping still leaves open. */
-export function cameOutWords(build: Pick<BuildRow, "jobs" | "records">, job: Pick<JobRow, "code" | "state">): string[] {
+export function cameOutWords(build: Pick<BuildRow, "jobs" | "records">, job: Pick<JobRow, "code" | "roles" | "state">): string[] {
   if (job.state === "done") return [];
   return [
     ...templatesFor(build, job.code).map((t) => `Template: ${t}`),

@@ -1,5 +1,6 @@
 // Where an opening lies, and what is still open in the layout beside it: the layout is frozen before the saw.
 
+import { hasRole } from "../library/roles";
 import { findCalculator } from "../setout/calculators";
 import { cutsBody } from "./cuts";
 import { entriesOf } from "./docket/of";
@@ -15,7 +16,7 @@ interface Stretch {
 }
 
 /** What kept sheets say of where a job's opening lies, mm behind the bulkhead; undefined while nobody has set it out. */
-export function openingStretch(build: Pick<BuildRow, "sheets">, job: Pick<JobRow, "id" | "code">): Stretch | undefined {
+export function openingStretch(build: Pick<BuildRow, "sheets">, job: Pick<JobRow, "id" | "roles">): Stretch | undefined {
   const sheet = build.sheets.find((s) => s.calculator === "opening" && s.jobId === job.id);
   const roof = build.sheets.find((s) => s.calculator === "roof-plan");
   try {
@@ -23,7 +24,7 @@ export function openingStretch(build: Pick<BuildRow, "sheets">, job: Pick<JobRow
       const { edges } = findCalculator("opening")!.run(sheet.input).results as { edges: { left: number; right: number } };
       return { from: edges.left, to: edges.right };
     }
-    const name = job.code.startsWith("OP-04") ? "fan" : job.code.startsWith("OP-05") ? "skylight" : undefined;
+    const name = hasRole(job, "roof-fan") ? "fan" : hasRole(job, "skylight") ? "skylight" : undefined;
     if (!roof || !name) return undefined;
     const { placed } = findCalculator("roof-plan")!.run(roof.input).results as { placed: { name: string; at: number }[] };
     const items = roof.input.items as { name: string; overall: { length: number } }[];

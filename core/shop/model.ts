@@ -1,6 +1,7 @@
 // The present state of a workshop as the application knows it. Times are minutes since 1970 (UTC) unless said otherwise.
 
 import type { OptionKey, Options } from "../library/options";
+import type { Role } from "../library/roles";
 import type { Tag } from "../library/schema";
 import type { CalculatorName } from "../setout/names";
 import type { SheetDraft } from "../setout/prefill";
@@ -198,6 +199,8 @@ export interface JobRow {
   cautions: string[];
   kit: string[];
   tools: string[];
+  /** What rules of the workshop ask for: its own, whatever its code. */
+  roles: readonly Role[];
   /** What it is like for those around it. */
   tags: Tag[];
   /** The template in hand. */
@@ -436,6 +439,7 @@ export interface PracticeRow {
 export interface TimeRow {
   /** Without the letter of its copy. */
   code: string;
+  roles: readonly Role[];
   minutes: number;
   fitters: string[];
   buildId: string;

@@ -1,6 +1,6 @@
 // What openings took in this house: setting out against cutting, and person-hours for each closed one.
 
-import { MARKS_OUT } from "./codes";
+import { hasRole } from "../library/roles";
 import type { Shop, TimeRow } from "./model";
 
 /** Setting out takes so many times the cutting, until the house has measured it. */
@@ -18,23 +18,21 @@ export interface OpeningNorms {
   closed: number;
 }
 
-const CUTS = /^OP-0[4-8]$/;
-
 /**
  * By builds that were set out and have a cut done: those that the fitter set out, else those of the type, else any. Minutes of
  * setting out against those of cutting.
  */
 export function openingNorms(shop: Pick<Shop, "times">, vanId: string, fitter?: string): OpeningNorms {
-  const done = shop.times.filter((t) => CUTS.test(t.code));
+  const done = shop.times.filter((t) => hasRole(t, "opening"));
   const ratio = (ids: readonly string[]): number[] =>
     ids.flatMap((id) => {
-      const out = shop.times.filter((t) => t.buildId === id && t.code === MARKS_OUT).reduce((n, t) => n + t.minutes, 0);
+      const out = shop.times.filter((t) => t.buildId === id && hasRole(t, "mark-out")).reduce((n, t) => n + t.minutes, 0);
       const cut = done.filter((t) => t.buildId === id).reduce((n, t) => n + t.minutes, 0);
       return out > 0 && cut > 0 ? [out / cut] : [];
     });
   const ids = (test: (t: TimeRow) => boolean) => [...new Set(shop.times.filter(test).map((t) => t.buildId))];
   const whose = [
-    ["fitter", ratio(fitter ? ids((t) => t.code === MARKS_OUT && t.fitters.includes(fitter)) : [])],
+    ["fitter", ratio(fitter ? ids((t) => hasRole(t, "mark-out") && t.fitters.includes(fitter)) : [])],
     ["type", ratio(ids((t) => t.vanId === vanId))],
     ["house", ratio(ids(() => true))],
   ] as const;

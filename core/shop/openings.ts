@@ -1,9 +1,9 @@
 // Everything that pierces the skin of a build: how far each opening is, whether its unit is here, and go or no-go for the day.
 
+import { jobWith } from "../library/roles";
 import type { Plan } from "../plan/model";
 import { sayClock, sayDay } from "../plan/words";
 import { zoneOf } from "../time/zone";
-import { SOAK } from "./codes";
 import type { BuildRow, CutOut, JobRow, Shop } from "./model";
 import { isUnit } from "./parts";
 import { obstacles } from "./ready";
@@ -34,7 +34,7 @@ export function openings(shop: Shop, build: BuildRow, plan: Plan | undefined, no
   const zone = zoneOf(shop.workshop.zone);
   const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, j]));
   const byId = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
-  const soaked = build.jobs.find((j) => j.code === SOAK)?.state === "done";
+  const soaked = jobWith(build.jobs, "soak-test")?.state === "done";
   return build.jobs
     .filter((j) => j.stage === "openings" && (j.irreversible === "cut" || j.irreversible === "bond"))
     .map((j) => {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { shipped } from "../library/testing";
 import { consentBefore, consentsOpen, touchOf } from "./consent";
 import { contentsBefore } from "./contents";
 import { ownerFindings } from "./docket/client";
@@ -34,12 +35,12 @@ describe("consents", () => {
     const shop = testShop();
     expect(touchOf(job(shop, "OP-04"))).toBe("skin");
     expect(touchOf(job(shop, "ST-04"))).toBeUndefined();
-    expect(touchOf({ code: "ST-08", irreversible: "bond", place: "van", stage: "strip" })).toBe("seat");
-    expect(touchOf({ code: "ST-05", irreversible: null, place: "van", stage: "strip" })).toBe("lettering");
-    expect(touchOf({ code: "OP-10", irreversible: "cut", place: "van", stage: "openings" })).toBe("rack");
-    expect(touchOf({ code: "FU-03", irreversible: "cut", place: "bench", stage: "furniture" })).toBeUndefined();
+    expect(touchOf({ ...shipped("ST-08"), irreversible: "bond", place: "van", stage: "strip" })).toBe("seat");
+    expect(touchOf({ ...shipped("ST-05"), irreversible: null, place: "van", stage: "strip" })).toBe("lettering");
+    expect(touchOf({ ...shipped("OP-10"), irreversible: "cut", place: "van", stage: "openings" })).toBe("rack");
+    expect(touchOf({ ...shipped("FU-03"), irreversible: "cut", place: "bench", stage: "furniture" })).toBeUndefined();
     // A worktop is cut in the van too, but not the van.
-    expect(touchOf({ code: "FU-08", irreversible: "cut", place: "van", stage: "furniture" })).toBeUndefined();
+    expect(touchOf({ ...shipped("FU-08"), irreversible: "cut", place: "van", stage: "furniture" })).toBeUndefined();
   });
   it("are the registered owner's: the payer's is not enough", () => {
     const ask = (...r: ReturnType<typeof entry>[]) => {
@@ -248,7 +249,7 @@ describe("travel seats that were loose", () => {
   it("tell their job what is not seen yet", () => {
     const words = seatWords(
       { records: [entry("seat", "Driver's", { ...proof, belts: undefined, bolts: [{ name: "b1", asked: 45 }] })] },
-      { code: "ST-08", state: "started" },
+      { ...shipped("ST-08"), state: "started" },
     );
     expect(words).toEqual(["Driver's: b1: not read; not seen: belt runs and locks"]);
   });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { shipped } from "../library/testing";
 import {
   askedFor,
   holesBefore,
@@ -215,19 +216,19 @@ describe("the list of holes", () => {
       record("Roof fan", hole({ state: "tested", soak: "dry", soakMinutes: 10 })),
       record("Rack feet", hole({ no: 2, by: "client", state: "closed" })),
     ];
-    expect(soakOpen(b, { code: "OP-13" })).toEqual(["hole 2, Rack feet: closed · made by the client, not accepted"]);
-    expect(soakOpen(b, { code: "OP-12" })).toEqual([]);
-    expect(holeWords(b, { id: "a.OP-13", code: "OP-13", state: "todo" })[0]).toBe("To be soaked: 1 hole");
-    expect(holeWords(b, { id: "a.OP-13", code: "OP-13", state: "done" })).toEqual([]);
+    expect(soakOpen(b, { ...shipped("OP-13") })).toEqual(["hole 2, Rack feet: closed · made by the client, not accepted"]);
+    expect(soakOpen(b, { ...shipped("OP-12") })).toEqual([]);
+    expect(holeWords(b, { id: "a.OP-13", ...shipped("OP-13"), state: "todo" })[0]).toBe("To be soaked: 1 hole");
+    expect(holeWords(b, { id: "a.OP-13", ...shipped("OP-13"), state: "done" })).toEqual([]);
   });
 
   it("gives each job the holes it makes, and the soak test all that are not dry yet, without what the server keeps", () => {
     const own = record("Roof fan", hole({ no: 1, state: "set out" }), "a.OP-04");
     const dry = record("Window", hole({ no: 2, state: "tested", soak: "dry", soakMinutes: 10 }), "a.OP-06a");
     const b = { records: [own, dry] };
-    const of = (id: string, code: string) => holesOf(b, { id, code }).map((r) => r.no);
+    const of = (id: string, code: string) => holesOf(b, { id, ...shipped(code) }).map((r) => r.no);
     expect([of("a.OP-04", "OP-04"), of("a.OP-06a", "OP-06"), of("a.OP-13", "OP-13"), of("a.OP-12", "OP-12")]).toEqual([[1], [2], [1], []]);
-    expect([isSoak({ code: "OP-13" }), isSoak({ code: "OP-12" })]).toEqual([true, false]);
+    expect([isSoak({ ...shipped("OP-13") }), isSoak({ ...shipped("OP-12") })]).toEqual([true, false]);
     const kept = rainedOn(hole({ no: 3, state: "closed", tagged: true, note: "x" }), "floor", "Ines", NOW);
     expect(sendable(kept)).toEqual({ side: "roof", place: "bay 3", by: "us", state: "closed", tagged: true, note: "x" });
     expect(readRecord("penetration", sendable(kept)).faults).toEqual([]);
@@ -237,7 +238,7 @@ describe("the list of holes", () => {
     const shop = testShop();
     const b = shop.builds[0];
     b.records = [record("Roof fan", hole({ no: 1, state: "set out" }), "a.OP-04")];
-    expect(holeWords(b, { id: "a.OP-04", code: "OP-04", state: "todo" })).toEqual(["Hole 1, Roof fan: set out"]);
+    expect(holeWords(b, { id: "a.OP-04", ...shipped("OP-04"), state: "todo" })).toEqual(["Hole 1, Roof fan: set out"]);
   });
 
   it("knows until when the job of a hole may not be soaked", () => {

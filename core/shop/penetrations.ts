@@ -1,9 +1,9 @@
 // Every hole through the skin of a van, by number: how far it is, what covers it, whether it held water out, and what waits for it.
 
+import { hasRole, jobWith } from "../library/roles";
 import { sayDay, sayTime } from "../plan/words";
 import { DAY, type Minute, zoneOf } from "../time/zone";
 import { shippedPoints } from "../van/weep";
-import { SOAK, SWARF } from "./codes";
 import type { BuildRow, JobRow, Shop, WeepPoint } from "./model";
 import type { BuildRecord, Penetration, PenetrationState } from "./records";
 import { count, sayMinutes } from "./say";
@@ -125,8 +125,8 @@ export function holesBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, 
 }
 
 /** What keeps the soak test from being over: holes that nobody has seen dry under water, the client's own among them. */
-export function soakOpen(build: Pick<BuildRow, "records">, job: Pick<JobRow, "code">): string[] {
-  if (job.code !== SOAK) return [];
+export function soakOpen(build: Pick<BuildRow, "records">, job: Pick<JobRow, "roles">): string[] {
+  if (!hasRole(job, "soak-test")) return [];
   return penetrationsIn(build.records)
     .filter((r) => r.data.state !== "tested")
     .map((r) => `hole ${r.no}, ${r.title}: ${sayPenetration(r.data)}`);
@@ -243,7 +243,7 @@ export interface LateHole {
 export function lateHole(build: Pick<BuildRow, "jobs">, side: Penetration["side"]): LateHole | undefined {
   const begun = build.jobs.filter((j) => INNER.has(j.stage) && j.state !== "todo" && BEHIND[side].some((z) => j.zones.includes(z)));
   if (!begun.length) return undefined;
-  const swarf = build.jobs.find((j) => j.code === SWARF)?.minutes.likely ?? 0;
+  const swarf = jobWith(build.jobs, "swarf")?.minutes.likely ?? 0;
   const lined = begun.some((j) => j.stage !== "insulation");
   const minutes = COVER_MINUTES + swarf + (lined ? LINING_MINUTES : 0);
   const parts = [
@@ -273,10 +273,10 @@ export function freshBelow(build: Pick<BuildRow, "jobs">, side: Penetration["sid
 }
 
 /** The holes that a job is about: those it makes; for the soak test every one that was not seen dry yet. */
-export const holesOf = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "id" | "code">): (PenetrationRecord & { no: number })[] =>
-  penetrationsIn(build.records).filter((r) => (job.code === SOAK ? r.data.state !== "tested" : r.jobId === job.id));
+export const holesOf = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "id" | "roles">): (PenetrationRecord & { no: number })[] =>
+  penetrationsIn(build.records).filter((r) => (hasRole(job, "soak-test") ? r.data.state !== "tested" : r.jobId === job.id));
 
-export const isSoak = (job: Pick<JobRow, "code">): boolean => job.code === SOAK;
+export const isSoak = (job: Pick<JobRow, "roles">): boolean => hasRole(job, "soak-test");
 
 /** What a form may send of a hole: without what the server keeps of it. */
 export function sendable(p: Penetration): Omit<Penetration, "no" | "wet" | "history" | "chain"> {
@@ -285,7 +285,7 @@ export function sendable(p: Penetration): Omit<Penetration, "no" | "wet" | "hist
 }
 
 /** What a job's fitter has to know of the holes it makes, or tests. */
-export function holeWords(build: Pick<BuildRow, "records">, job: Pick<JobRow, "id" | "code" | "state">): string[] {
+export function holeWords(build: Pick<BuildRow, "records">, job: Pick<JobRow, "id" | "roles" | "state">): string[] {
   if (job.state === "done") return [];
   const all = penetrationsIn(build.records);
   const own = all.filter((r) => r.jobId === job.id).map((r) => `Hole ${r.no}, ${r.title}: ${sayPenetration(r.data)}`);

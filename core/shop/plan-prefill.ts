@@ -155,7 +155,7 @@ function goodSlot({ shop, plan }: Asked): Prefill | undefined {
       openings: soon.map(({ name, build, job, start }) => ({
         name,
         minutes: String(job.minutes.likely),
-        side: exposureSide(job.code),
+        side: exposureSide(job),
         urgent: start < soon[0].start + DAY,
         covered: standsCovered(job),
         chainDays: String(chainDays(plan, build.id, job.id)),
@@ -169,7 +169,7 @@ function unitChoice(a: Asked): Prefill | undefined {
   const { shop, build, job, plan } = a;
   const van = shop.vans.find((v) => v.id === build.vanId);
   const planned = plan.jobs.find(
-    (p) => p.id === (job?.code === "OP-02" ? build.jobs.find((j) => j.irreversible === CLOSED_UNTIL_CUT)?.id : job?.id),
+    (p) => p.id === (job?.irreversible === CLOSED_UNTIL_CUT ? job.id : build.jobs.find((j) => j.irreversible === CLOSED_UNTIL_CUT)?.id),
   );
   if (!van) return undefined;
   const bays = roofBays(asMeasured(van.geometry, build.readings));

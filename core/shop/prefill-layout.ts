@@ -1,7 +1,8 @@
 // Starts of sheets out of what was written down of the layout, of dents, and of earlier builds.
 
+import { hasRole, jobWith } from "../library/roles";
 import { findCalculator } from "../setout/calculators";
-import { type Prefill, prefill, worldOf } from "../setout/prefill";
+import { copyOf, type Prefill, prefill, worldOf } from "../setout/prefill";
 import type { Van } from "../van/model";
 import { asMeasured } from "../van/readings";
 import { linesOn } from "./layout";
@@ -11,7 +12,6 @@ import { zoneNorm } from "./norms";
 import { sideOf } from "./penetrations";
 
 const t = (n: number) => String(Math.round(n * 10) / 10);
-const WINDOW = "OP-06";
 
 /** Where a mark on a side of the van lies, mm behind the bulkhead: the nose points left in one drawing, right in the other. */
 export const behindBulkhead = (van: Pick<Van, "lengthMm" | "geometry">, view: string, x: number): number =>
@@ -37,18 +37,19 @@ function keptOpening(build: BuildRow, job: Pick<JobRow, "id"> | undefined): { in
 
 /** The window across the van: copies go left, right, left, right. */
 function opposite(build: BuildRow, job: JobRow): JobRow | undefined {
-  const letter = job.code.slice(WINDOW.length);
-  if (!letter) return undefined;
-  const other = String.fromCharCode(((letter.charCodeAt(0) - 97) ^ 1) + 97);
-  return build.jobs.find((j) => j.code === `${WINDOW}${other}`);
+  const { kind, copy } = copyOf(job.code);
+  return build.jobs.find((j) => {
+    const other = copyOf(j.code);
+    return copy !== undefined && other.kind === kind && other.copy === (copy ^ 1);
+  });
 }
 
 /** A window against walls, the one opposite and dents: its own sheet, the lines of the layout, marks from taking bracing off. */
 export function inLinePrefill(build: BuildRow, job: JobRow | undefined, van: Van): Prefill | undefined {
-  const window = job?.code.startsWith(WINDOW) ? job : build.jobs.find((j) => j.code.startsWith(WINDOW));
+  const window = hasRole(job, "side-window") ? job : jobWith(build.jobs, "side-window");
   if (!window) return undefined;
   const kept = keptOpening(build, window);
-  const start = prefill("opening", worldOf(window.code, asMeasured(van.geometry, build.readings), build.options))?.draft;
+  const start = prefill("opening", worldOf(window, asMeasured(van.geometry, build.readings), build.options))?.draft;
   if (!kept && !start) return undefined;
   const from = kept ? kept.input.field.left : Number(start!["field.left"]);
   const to = kept ? kept.input.field.right : Number(start!["field.right"]);

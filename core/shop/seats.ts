@@ -1,13 +1,13 @@
 // Travel seats that were loose: a mount is altered by one route only, and the van is not handed over before the proof is signed.
 
-import { SEATS } from "./codes";
+import { hasRole } from "../library/roles";
 import { entriesOf } from "./docket/of";
 import { seatOpen } from "./docket/seat";
 import type { BuildRow, JobRow } from "./model";
 
 /** What keeps a van from being handed over on account of its seats. */
 export function seatsOpen(build: Pick<BuildRow, "records" | "jobs">): string[] {
-  const loose = build.jobs.some((j) => j.code === SEATS && j.state === "done");
+  const loose = build.jobs.some((j) => hasRole(j, "seats") && j.state === "done");
   const seats = entriesOf(build.records, "seat");
   if (loose && !seats.length) return ["no travel seat is written down, though their bases were loose"];
   return seats.flatMap((r) => {
@@ -17,8 +17,8 @@ export function seatsOpen(build: Pick<BuildRow, "records" | "jobs">): string[] {
 }
 
 /** What a job on the seats has to know. */
-export const seatWords = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "code" | "state">): string[] =>
-  job.code !== SEATS || job.state === "done"
+export const seatWords = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "roles" | "state">): string[] =>
+  !hasRole(job, "seats") || job.state === "done"
     ? []
     : entriesOf(build.records, "seat")
         .filter((r) => !r.data.signedBy)

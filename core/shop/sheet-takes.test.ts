@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { shipped } from "../library/testing";
 import { findCalculator } from "../setout/calculators";
 import { holdWith, minutesWith, sameMaterial, sayTakes, type Takes, takesOf } from "./sheet-takes";
 
@@ -32,8 +33,8 @@ describe("minutesWith", () => {
 describe("what each sheet covers", () => {
   it("scribing comes on top of the boards, and is nothing to those who strip", () => {
     const o = run("template-gap", { uncovered: [{ name: "by the wheel", m2: 1.4 }] });
-    expect(minutesWith({ best: 180, likely: 300, worst: 540 }, [takesOf("template-gap", { code: "IN-05" }, o)!]).likely).toBe(335);
-    expect(takesOf("template-gap", { code: "ST-04" }, o)).toBeNull();
+    expect(minutesWith({ best: 180, likely: 300, worst: 540 }, [takesOf("template-gap", { ...shipped("IN-05") }, o)!]).likely).toBe(335);
+    expect(takesOf("template-gap", { ...shipped("ST-04") }, o)).toBeNull();
   });
   it("the list of holes is the whole of treating them, and no minutes of taking out", () => {
     const o = run("strip-list", {
@@ -41,8 +42,8 @@ describe("what each sheet covers", () => {
       holes: [{ d: 8, count: 6, place: "wall", throughSkin: false }],
       rust: [],
     });
-    expect(takesOf("strip-list", { code: "ST-07" }, o)!.minutes!.covers).toBe("whole");
-    expect(takesOf("strip-list", { code: "ST-04" }, o)).toBeNull();
+    expect(takesOf("strip-list", { ...shipped("ST-07") }, o)!.minutes!.covers).toBe("whole");
+    expect(takesOf("strip-list", { ...shipped("ST-04") }, o)).toBeNull();
   });
   it("a session over several openings is no minutes of the job that marks them out", () => {
     const o = run("session", { openings: [{ name: "fan", cut: 40, set: 30 }], drying: 60 });
@@ -51,13 +52,13 @@ describe("what each sheet covers", () => {
   it("a run in passes adds only the wait for holds to the work that the job has already", () => {
     const o = run("passes", { pieces: 3, first: 10, hold: 45, second: 5 });
     // 45 min of work; the last piece's hold makes the run 80.
-    expect(minutesWith(own, [takesOf("passes", { code: "IN-04" }, o)!]).likely).toBe(240 + 35);
+    expect(minutesWith(own, [takesOf("passes", { ...shipped("IN-04") }, o)!]).likely).toBe(240 + 35);
     const quick = run("passes", { pieces: 12, first: 10, hold: 20, second: 5 });
-    expect(minutesWith(own, [takesOf("passes", { code: "IN-04" }, quick)!]).likely).toBe(240);
+    expect(minutesWith(own, [takesOf("passes", { ...shipped("IN-04") }, quick)!]).likely).toBe(240);
   });
   it("says in words what it does", () => {
     const o = run("passes", { pieces: 3, first: 10, hold: 45, second: 5 });
-    expect(sayTakes(takesOf("passes", { code: "IN-04" }, o))).toMatch(/80 min instead of 45 min; the rest of the job stays/);
+    expect(sayTakes(takesOf("passes", { ...shipped("IN-04") }, o))).toMatch(/80 min instead of 45 min; the rest of the job stays/);
     expect(sayTakes(null)).toBeNull();
     expect(sayTakes(takes(null, 600))).toBe("left alone for 600 min at least");
   });

@@ -1,8 +1,8 @@
 // What locked sheets make of a job's minutes, hold and parts; all of it goes back when they are opened again.
 
+import { hasRole, type Role } from "../library/roles";
 import type { Outcome } from "../setout/model";
 import type { CalculatorName } from "../setout/names";
-import { FLOOR_BOARDS, STRIP_CLOSES } from "./codes";
 import type { BuildRow, JobRow, SheetRow } from "./model";
 
 export interface Minutes {
@@ -17,13 +17,13 @@ export interface Takes {
   holdMinutes: number | null;
 }
 
-/** Sheets that speak for one job only: on others they are lists to work by, and change no minutes there. */
-const ONLY_ON: Readonly<Partial<Record<CalculatorName, string>>> = { "strip-list": STRIP_CLOSES, "template-gap": FLOOR_BOARDS };
+/** Sheets that speak for jobs of one role only: on others they are lists to work by, and change no minutes there. */
+const ONLY_ON: Readonly<Partial<Record<CalculatorName, Role>>> = { "strip-list": "strip-close", "template-gap": "floor-boards" };
 
 /** What a sheet of this calculator says of this job; null where it changes nothing. */
-export function takesOf(calculator: string, job: Pick<JobRow, "code">, o: Pick<Outcome, "minutes" | "holdMinutes">): Takes | null {
+export function takesOf(calculator: string, job: Pick<JobRow, "roles">, o: Pick<Outcome, "minutes" | "holdMinutes">): Takes | null {
   const only = ONLY_ON[calculator as CalculatorName];
-  const minutes = only === undefined || only === job.code ? o.minutes : null;
+  const minutes = only === undefined || hasRole(job, only) ? o.minutes : null;
   return minutes || o.holdMinutes ? { minutes, holdMinutes: o.holdMinutes } : null;
 }
 

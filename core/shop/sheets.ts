@@ -1,5 +1,6 @@
 // The set-out sheets of a build: what each stands on now, and whether the world contradicts it.
 
+import { jobWith, type Role } from "../library/roles";
 import type { Plan } from "../plan/model";
 import { contradictions, type Prefill, prefill, worldOf } from "../setout/prefill";
 import { asMeasured } from "../van/readings";
@@ -36,11 +37,11 @@ export function sheetPrefill(
   if (calculator === "in-line") return inLinePrefill(build, job, van);
   if (calculator === "zone-rate") return zonePrefill(shop, van, job?.fitters[0] ?? plan?.jobs.find((p) => p.id === jobId)?.fitters[0]);
   const unitOf = (j: JobRow | undefined) => j?.parts.find((p) => isUnit(p.name) && p.cutOut)?.cutOut ?? undefined;
-  const at = (code: string) => unitOf(build.jobs.find((j) => j.code === code));
+  const at = (role: Role) => unitOf(jobWith(build.jobs, role));
   // As measured at goods-in; until then as it was chosen.
-  const [unit, fan, skylight] = [unitOf(job), at("OP-04") ?? chosenCut(build, "fan"), at("OP-05") ?? chosenCut(build, "skylight")];
+  const [unit, fan, skylight] = [unitOf(job), at("roof-fan") ?? chosenCut(build, "fan"), at("skylight") ?? chosenCut(build, "skylight")];
   return prefill(calculator, {
-    ...worldOf(job?.code ?? "", asMeasured(van.geometry, build.readings), build.options),
+    ...worldOf(job, asMeasured(van.geometry, build.readings), build.options),
     ...(unit ? { unit } : {}),
     uses: allLines(build),
     roofUnits: { ...(fan ? { fan } : {}), ...(skylight ? { skylight } : {}) },

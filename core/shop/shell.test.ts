@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { shipped } from "../library/testing";
 import type { Mark, ShellStep, ShellZone, ShellZoneName } from "./records";
 import { type BuildRecord, SHELL_STEPS, SHELL_ZONES } from "./records";
 import { notTakenOver, rework, STEP_WORDS, sentBack, shellBefore, shellStates, ticked, zonesOf } from "./shell";
@@ -76,7 +77,7 @@ describe("a zone of the shell", () => {
 describe("the zones of a job", () => {
   it("are all of them where it cleans, those it shuts in where it insulates, none elsewhere", () => {
     const b = { records: [zone(upTo("left", "wash")), zone(upTo("floor", "dry"))] };
-    const of = (code: string, stage: string, zones: string[]) => zonesOf(b, { code, stage, zones }, NOW).map((z) => z.zone);
+    const of = (code: string, stage: string, zones: string[]) => zonesOf(b, { ...shipped(code), stage, zones }, NOW).map((z) => z.zone);
     expect(of("ST-06", "strip", ["left"])).toEqual([...SHELL_ZONES]);
     expect(of("IN-01", "insulation", ["left", "right", "ceiling"])).toEqual(["left"]);
     expect(of("IN-05", "insulation", ["floor"])).toEqual(["floor"]);

@@ -1,8 +1,8 @@
 // Bare zones of a van, each cleaned step by step in an order that has reasons, taken over by somebody else, and kept shut to what
 // would cover it until then.
 
+import { hasRole } from "../library/roles";
 import type { ViewName } from "../van/drawing";
-import { CLEANS } from "./codes";
 import { marksIn } from "./marks";
 import type { BuildRow, JobRow } from "./model";
 import { type BuildRecord, SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "./records";
@@ -151,9 +151,9 @@ export function rework(records: readonly BuildRecord[]): Map<string, number> {
 }
 
 /** The zones that a job is about: all of them where it cleans, those it shuts in where it insulates and they are kept. */
-export function zonesOf(build: Pick<BuildRow, "records">, job: Pick<JobRow, "code" | "stage" | "zones">, now: number): ZoneState[] {
+export function zonesOf(build: Pick<BuildRow, "records">, job: Pick<JobRow, "roles" | "stage" | "zones">, now: number): ZoneState[] {
   const all = shellStates(build.records, now);
-  if (job.code === CLEANS) return all;
+  if (hasRole(job, "clean")) return all;
   if (job.stage !== "insulation") return [];
   return all.filter((z) => z.id !== null && COVERS[z.zone].some((c) => job.zones.includes(c)));
 }

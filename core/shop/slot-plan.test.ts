@@ -1,6 +1,7 @@
 // The dry stretch handed out, pins that were tried, and what openings took in this house.
 
 import { describe, expect, it } from "vitest";
+import { shipped } from "../library/testing";
 import type { Plan } from "../plan/model";
 import { findCalculator } from "../setout/calculators";
 import type { Shop, TimeRow } from "./model";
@@ -121,7 +122,7 @@ describe("what openings took", () => {
   const row = (buildId: string, code: string, minutes: number, more: Partial<TimeRow> = {}): TimeRow => ({
     buildId,
     vanId: "drover-l3h2",
-    code,
+    ...shipped(code),
     minutes,
     fitters: ["ines"],
     ...more,

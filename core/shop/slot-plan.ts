@@ -6,19 +6,16 @@ import { minutesOf } from "../time/clock";
 import { DAY, type Minute, zoneOf } from "../time/zone";
 import type { BuildRow, JobRow, Shop, WeatherRow } from "./model";
 import { lastPart } from "./parts";
+import { sideOf } from "./penetrations";
 
 /** Openings that are planned within so many days of the first wait for the same dry slot. */
 const SLOT_DAYS = 7;
 
-const SIDE: Record<string, "roof" | "front or rear" | "side"> = {
-  "OP-04": "roof",
-  "OP-05": "roof",
-  "OP-07": "front or rear",
-  "OP-10": "roof",
-  "OP-11": "roof",
-};
-
-export const exposureSide = (code: string): "roof" | "front or rear" | "side" => SIDE[code.slice(0, 5)] ?? "side";
+/** Which way rain comes at a hole, by the zones of the job that cuts it. */
+export function exposureSide(job: Pick<JobRow, "zones">): "roof" | "front or rear" | "side" {
+  const side = sideOf(job);
+  return side === "roof" ? "roof" : side === "rear" ? "front or rear" : "side";
+}
 
 /** A cover of its own is in the kit: rain finds it shut. */
 export const standsCovered = (job: Pick<JobRow, "kit">): boolean => job.kit.some((k) => /^cover\b/.test(k) && k !== "cover sheet");
@@ -93,7 +90,7 @@ export function slotPlan(shop: Shop, plan: Plan, now: Minute): SlotPlan | undefi
     const openings = ready.map((w) => ({
       name: w.job.id,
       minutes: w.job.minutes.likely,
-      side: exposureSide(w.job.code),
+      side: exposureSide(w.job),
       urgent: w.start < ready[0].start + DAY,
       covered: standsCovered(w.job),
       chainDays: chainDays(plan, w.build.id, w.job.id),

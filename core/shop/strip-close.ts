@@ -1,8 +1,8 @@
 // What is still open when stripping closes, which job each thing will hurt, and from when.
 
+import { jobWith } from "../library/roles";
 import type { Plan } from "../plan/model";
 import { type Minute, zoneOf } from "../time/zone";
-import { STRIP_CLOSES as CLOSES, WEIGHED } from "./codes";
 import { entriesOf } from "./docket/of";
 import { itemsIn, stripOpen } from "./inventory";
 import type { BuildRow, JobRow, Shop } from "./model";
@@ -34,7 +34,7 @@ export function stripClosing(shop: Shop, build: BuildRow, plan: Plan | undefined
       .filter((j) => j.state === "todo" && test(j))
       .sort((a, b) => (planned.get(a.id) ?? Number.POSITIVE_INFINITY) - (planned.get(b.id) ?? Number.POSITIVE_INFINITY))[0];
   const inner = (zones: readonly string[]) => first((j) => j.stage === "insulation" && j.zones.some((z) => zones.includes(z)));
-  const out = stripOpen(build, { code: CLOSES }).map((text) => line(text, undefined));
+  const out = stripOpen(build, { roles: ["strip-close"] }).map((text) => line(text, undefined));
   for (const r of itemsIn(build.records)) {
     if (r.closedAt !== null || r.data.fate !== "template") continue;
     const worn = Object.values(r.data.edges ?? {}).filter((e) => e !== "trusted").length;
@@ -52,7 +52,7 @@ export function stripClosing(shop: Shop, build: BuildRow, plan: Plan | undefined
     }
     if (z.id !== null && !z.holes && !z.rust) out.push(line(`${ZONE_WORDS[z.zone]}: not taken over as clean`, inner(COVERS[z.zone])));
   }
-  const weigh = build.jobs.find((j) => j.code === WEIGHED);
+  const weigh = jobWith(build.jobs, "weigh-in");
   if (weigh && weigh.state !== "done") out.push(line("The van is not weighed", weigh));
   for (const a of askedFor(build, shop.weep))
     out.push(

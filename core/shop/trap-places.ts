@@ -1,8 +1,8 @@
 // Where things could be trapped, by the set-outs that are kept: under cuts and flanges, and behind the frames of roof units.
 
 import { ROOF_FRAME } from "../library/need";
+import { hasRole } from "../library/roles";
 import type { Van } from "../van/model";
-import { STRIPS } from "./codes";
 import { entriesOf } from "./docket/of";
 import { TRAP_ZONES, type Trap, type TrapZone } from "./docket/shell";
 import { openingStretch } from "./layout";
@@ -82,6 +82,6 @@ export function placesOpen(build: BuildRow, van: Van | undefined): TrapPlace[] {
 export function placeWords(build: BuildRow, van: Van | undefined, job: JobRow): string[] {
   if (job.state === "done") return [];
   const open = placesOpen(build, van);
-  if (job.code === STRIPS) return open.map((p) => `Look for clips, trims, screws and harness: ${p.label}`);
+  if (hasRole(job, "strip-out")) return open.map((p) => `Look for clips, trims, screws and harness: ${p.label}`);
   return open.filter((p) => p.job.id === job.id).map((p) => `Last chance to look: ${p.label}`);
 }

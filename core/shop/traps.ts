@@ -1,6 +1,6 @@
 // What later work would trap: told while stripping, and once more, as a last chance, before the job that covers it.
 
-import { STRIPS } from "./codes";
+import { hasRole } from "../library/roles";
 import { type DocketRecord, entriesOf } from "./docket/of";
 import type { Trap } from "./docket/shell";
 import type { BuildRow, JobRow } from "./model";
@@ -25,11 +25,11 @@ export const trapsBefore = (build: Pick<BuildRow, "records">, job: Pick<JobRow, 
 /** What a job's fitter has to know: stripping takes them off; whoever screws near one that stays keeps clear of it. */
 export function trapWords(
   build: Pick<BuildRow, "records">,
-  job: Pick<JobRow, "code" | "stage" | "zones" | "place" | "irreversible" | "state">,
+  job: Pick<JobRow, "roles" | "stage" | "zones" | "place" | "irreversible" | "state">,
 ): string[] {
   if (job.state === "done") return [];
   const all = entriesOf(build.records, "trap");
-  if (job.code === STRIPS) return all.filter((r) => r.closedAt === null).map((r) => `While the lining is off: ${say(r)}`);
+  if (hasRole(job, "strip-out")) return all.filter((r) => r.closedAt === null).map((r) => `While the lining is off: ${say(r)}`);
   return all
     .filter((r) => r.data.noScrew && covers(r, job))
     .map((r) => `No screw here: ${r.title}${r.data.rib ? `, rib ${r.data.rib}` : ""}`);

@@ -3,6 +3,7 @@
 import { diffLibraries } from "@/core/library/check-library";
 import { dropJob, putJob } from "@/core/library/edit-library";
 import { type Entry, library, libraryFile, readLibraryFile } from "@/core/library/library";
+import { lackingRoles } from "@/core/library/roles";
 import { InputError } from "@/core/plan/fault";
 import { addLibraryVersion, currentLibrary } from "@/db/library";
 import type { User } from "@/db/users";
@@ -25,8 +26,9 @@ async function inUse(base: number): Promise<Entry[]> {
 }
 
 /** Tries the whole with many choices, off the main thread, and stores it as the next version where its base is still in use. */
-async function store(user: User, base: number, jobs: Entry[], note: string): Promise<{ number: number }> {
-  const clean = await readLibraryInThread(libraryFile(jobs));
+async function store(user: User, base: number, was: readonly Entry[], jobs: Entry[], note: string): Promise<{ number: number }> {
+  // What the version in use lacks already can be mended one after the other.
+  const clean = await readLibraryInThread(libraryFile(jobs), lackingRoles(was));
   return change(user, async (x) => {
     const now = await currentLibrary(x.c, x.now);
     if (now.number !== base) throw another(base, now.number);
@@ -50,7 +52,7 @@ export async function tryLibrary(
   signal?: AbortSignal,
 ): Promise<{ diff: ReturnType<typeof diffLibraries> }> {
   const jobs = await inUse(base);
-  return { diff: diffLibraries(jobs, await readLibraryInThread(file, onTry, signal)) };
+  return { diff: diffLibraries(jobs, await readLibraryInThread(file, [], onTry, signal)) };
 }
 
 export const libraryActions = [
@@ -62,7 +64,7 @@ export const libraryActions = [
       const jobs = await inUse(b.base);
       const [job] = readAlone(b.job, jobs);
       const there = jobs.some((j) => j.code === job.code);
-      return store(user, b.base, putJob(jobs, job, b.like), b.note?.trim() || `${job.name} ${there ? "changed" : "added"}`);
+      return store(user, b.base, jobs, putJob(jobs, job, b.like), b.note?.trim() || `${job.name} ${there ? "changed" : "added"}`);
     },
   ),
   action<{ base: number; code: string }>(
@@ -72,7 +74,7 @@ export const libraryActions = [
       const jobs = await inUse(b.base);
       const job = jobs.find((j) => j.code === b.code);
       if (!job) throw new Refusal(404, "There is no such job in the library.");
-      return store(user, b.base, dropJob(jobs, b.code), `${job.name} taken out`);
+      return store(user, b.base, jobs, dropJob(jobs, b.code), `${job.name} taken out`);
     },
   ),
   // Back to the shipped entry of one job, or to an earlier version as a whole.
@@ -88,11 +90,11 @@ export const libraryActions = [
           const before = library.slice(0, library.indexOf(shipped)).map((j) => j.code);
           next.splice(next.findLastIndex((j) => before.includes(j.code)) + 1, 0, shipped);
         }
-        return store(user, b.base, next, `${shipped?.name ?? b.code} as shipped`);
+        return store(user, b.base, jobs, next, `${shipped?.name ?? b.code} as shipped`);
       }
-      if (b.version === undefined) return store(user, b.base, [...library], "all as shipped");
+      if (b.version === undefined) return store(user, b.base, jobs, [...library], "all as shipped");
       if (!(await allVersions()).some((v) => v.number === b.version)) throw new Refusal(404, "There is no such version.");
-      return store(user, b.base, await libraryOf(b.version), `as in version ${b.version}`);
+      return store(user, b.base, jobs, await libraryOf(b.version), `as in version ${b.version}`);
     },
   ),
   action<{ base: number; file: Record<string, unknown>; note?: string; dry?: boolean }>(
@@ -104,7 +106,7 @@ export const libraryActions = [
       const diff = diffLibraries(jobs, next);
       if (b.dry) return { diff };
       if (!diff.length) throw new Refusal(409, "The file holds what is in use already.");
-      return store(user, b.base, next, b.note?.trim() || `imported, ${diff.length} jobs differ`);
+      return store(user, b.base, jobs, next, b.note?.trim() || `imported, ${diff.length} jobs differ`);
     },
   ),
 ];

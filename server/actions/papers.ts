@@ -2,7 +2,7 @@
 // others had done, and metal that is known from other vans.
 
 import { v7 } from "uuid";
-import { STRIPS } from "@/core/shop/codes";
+import { jobWith } from "@/core/library/roles";
 import { docketOver } from "@/core/shop/docket/kinds";
 import { fixingEstimate } from "@/core/shop/fixings";
 import { kitLines, kitRecord } from "@/core/shop/kit";
@@ -37,7 +37,7 @@ export const paperActions = [
       const build = shop.builds.find((o) => o.id === ids[0]);
       if (!build) throw new Refusal(404, "There is no such build.");
       const estimate = fixingEstimate(shop, build);
-      const job = build.jobs.find((j) => j.code === STRIPS);
+      const job = jobWith(build.jobs, "strip-out");
       if (!estimate || estimate.minutes < 1) throw new Refusal(409, "No fixing is counted yet.");
       if (job?.state !== "todo") throw new Refusal(409, "Stripping has already started, or is not a job of this build.");
       const likely = Math.round(estimate.minutes);

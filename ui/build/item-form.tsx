@@ -2,7 +2,8 @@
 // One thing that came out of the van.
 
 import { useState } from "react";
-import { FATE_WORDS, SERVED } from "@/core/shop/inventory";
+import { hasRole } from "@/core/library/roles";
+import { FATE_WORDS } from "@/core/shop/inventory";
 import { EDGES, FATES, type Item } from "@/core/shop/records";
 import { Area, Check, Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";
@@ -34,7 +35,7 @@ export function ItemForm({ view, was, onDone }: { view: BuildView; was?: ShownIt
   const [gone, setGone] = useState(was ? was.closedAt !== null : false);
   const set = (k: keyof Typed) => (e: { target: { value: string } }) => setV({ ...v, [k]: e.target.value });
   const template = v.fate === "template";
-  const jobs = view.jobs.filter((j) => (SERVED as readonly string[]).includes(j.code));
+  const jobs = view.jobs.filter((j) => hasRole(j, "by-template"));
   const data = () =>
     given({
       from: v.from.trim(),

@@ -11,7 +11,7 @@ import { useForm } from "../kit/use-form";
 import { DateLines } from "./date-lines";
 import type { SheetJob } from "./view";
 
-/** Of a job's id: "field-vet.PA-02" is of the stage PA. What is prepared seldom waits for another stage. */
+/** Of a job's id: the two letters behind the dot are the stage. What is prepared seldom waits for another stage. */
 const stageOf = (id: string): string => id.slice(id.lastIndexOf(".") + 1).slice(0, 2);
 
 export function SplitJob({ job }: { job: SheetJob }) {

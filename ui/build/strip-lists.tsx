@@ -2,7 +2,7 @@
 
 // While the van is stripped: how it was held, what that will take, and what later work would trap.
 
-import { STRIPS } from "@/core/shop/codes";
+import { jobWith } from "@/core/library/roles";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
@@ -13,7 +13,7 @@ export function StripLists({ view }: { view: BuildView }) {
   const act = useAct();
   const { fixings: f, places } = view.papers;
   const looked = (label: string) => send("POST", `builds/${view.id}/records`, { kind: "looked", title: label, data: { found: "nothing" } });
-  const job = view.jobs.find((j) => j.code === STRIPS);
+  const job = jobWith(view.jobs, "strip-out");
   return (
     <div className="mt-6 flex flex-col gap-6">
       <DocketList view={view} kind="fixing">

@@ -2,6 +2,7 @@
 
 import type { Conflict } from "@/core/library/conflicts";
 import type { OptionKey, Options } from "@/core/library/options";
+import type { Role } from "@/core/library/roles";
 import type { BuildDate } from "@/core/shop/dates";
 import type { FixingEstimate } from "@/core/shop/fixings";
 import type { Between } from "@/core/shop/hand-to-hand";
@@ -35,6 +36,7 @@ export interface ShotView {
 }
 
 export interface SheetJob {
+  roles: readonly Role[];
   id: string;
   code: string;
   stage: string;

@@ -50,6 +50,15 @@ export function Library({ view }: { view: LibraryView }) {
           Export
         </a>
       </div>
+      {view.lacking.length > 0 && (
+        <ul role="status" className="mb-4 rounded-md border border-amber bg-amber-soft px-3 py-2">
+          {view.lacking.map((l) => (
+            <li key={l.what}>
+              No job {l.what}. This rule does nothing until one does: {l.rule}.
+            </li>
+          ))}
+        </ul>
+      )}
       <div className="grid min-h-0 flex-1 gap-5 lg:grid-cols-[320px_minmax(0,1fr)]">
         <nav aria-label="Jobs of the library" className="flex min-h-0 flex-col gap-2">
           <input

@@ -10,6 +10,8 @@ export interface LibraryView {
   jobs: Entry[];
   /** How it differs from the shipped library. */
   diff: JobDiff[];
+  /** What no job does any more, and the rules that would need one. */
+  lacking: { what: string; rule: string }[];
   versions: { number: number; kind: "shipped" | "workshop"; note: string; madeAt: number; madeBy: string | null }[];
   suppliers: string[];
   builds: { id: string; name: string; version: number | null }[];

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { buildNetwork } from "@/core/library/network";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
-import { FULL } from "@/core/library/testing";
+import { FULL, shipped } from "@/core/library/testing";
 import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
 import { contradictions, prefill, roofBays, worldOf } from "@/core/setout/prefill";
 import { AGREE_MM, disagreements, secondReadings } from "@/core/setout/second";
@@ -17,7 +17,7 @@ const g = vans[1].geometry;
 describe("figures to start from", () => {
   it("keep a roof unit's frame clear of the ribs: worked case 5 comes out of what the sheet is filled with", () => {
     const sheet = SHEETS.find((s) => s.name === "roof-plan")!;
-    const p = prefill("roof-plan", worldOf("OP-01", g, { ...DEFAULT_OPTIONS, fan: true, skylight: false, solar: 0 }))!;
+    const p = prefill("roof-plan", worldOf(shipped("OP-01"), g, { ...DEFAULT_OPTIONS, fan: true, skylight: false, solar: 0 }))!;
     const ribs = [402, 861, 1338, 1802].map((at, i) => ({ at: String(at), width: i === 0 || i === 3 ? "40" : "46" }));
     const item = { ...(p.draft.items as object[])[0], "cut.length": "343", "cut.width": "343", "wish.at": "" };
     for (const margins of [p.draft, sheet.start]) {
@@ -37,7 +37,7 @@ describe("figures to start from", () => {
       for (const o of [DEFAULT_OPTIONS, FULL])
         for (const job of buildNetwork(o, van.geometry))
           for (const name of job.setOut ?? []) {
-            const p = prefill(name, worldOf(job.code, van.geometry, o));
+            const p = prefill(name, worldOf(job, van.geometry, o));
             const sheet = SHEETS.find((s) => s.name === name);
             if (!p || !sheet) continue;
             const { input, faults } = toInput(sheet.fields, { ...blankDraft(sheet.fields), ...p.draft });
@@ -57,7 +57,7 @@ describe("figures to start from", () => {
     expect(filled).toBeGreaterThan(80);
   });
   it("know which window is meant, and which bay of the roof", () => {
-    const field = (code: string) => prefill("opening", worldOf(code, g, FULL))!.draft;
+    const field = (code: string) => prefill("opening", worldOf(shipped(code), g, FULL))!.draft;
     expect(field("OP-06a")["field.left"]).toBe("240");
     expect(field("OP-06b")["field.left"]).toBe("330");
     expect(field("OP-06b").skin).toBe("double");
@@ -65,12 +65,12 @@ describe("figures to start from", () => {
     // The first bay that takes a cut of 400: from the rib at 180 to the one at 740, each 60 wide
     expect([field("OP-04")["field.left"], field("OP-04")["field.right"]]).toEqual(["210", "710"]);
     expect(roofBays(g)[1]).toEqual({ from: 210, to: 710 });
-    expect(prefill("opening", worldOf("OP-09", g, FULL))).toBeUndefined();
-    expect(prefill("cure", worldOf("OP-06a", g, FULL))).toBeUndefined();
+    expect(prefill("opening", worldOf(shipped("OP-09"), g, FULL))).toBeUndefined();
+    expect(prefill("cure", worldOf(shipped("OP-06a"), g, FULL))).toBeUndefined();
   });
   it("take the edges, the perimeter and the size of an opening from its own cut", () => {
     const unit = { w: 380, h: 420, r: 30 };
-    const w = { ...worldOf("OP-04", g, FULL), unit };
+    const w = { ...worldOf(shipped("OP-04"), g, FULL), unit };
     const edges = prefill("edge-side", w)!.draft.edges as { name: string; length: string; toInner: string }[];
     expect(edges.map((e) => [e.name, e.length])).toEqual([
       ["top", "380"],
@@ -85,7 +85,7 @@ describe("figures to start from", () => {
     expect(contradictions(prefill("set-unit", w)!.basis, prefill("set-unit", { ...w, unit: { ...unit, w: 400 } })!.basis)).toEqual([
       "cut width is 400 now, was 380",
     ]);
-    expect(prefill("edge-side", worldOf("OP-09", g, FULL))).toBeUndefined();
+    expect(prefill("edge-side", worldOf(shipped("OP-09"), g, FULL))).toBeUndefined();
   });
   it("fit the fields of the sheets that start from plan and forecast", () => {
     const shop = testShop();
@@ -109,17 +109,18 @@ describe("figures to start from", () => {
   });
   it("leave out what only a tape or the client knows", () => {
     const across = { ...FULL, bed: "across" } as typeof FULL;
-    expect(prefill("bed-across", worldOf("OP-01", g, { ...across, pods: false }))!.draft).toMatchObject({
+    expect(prefill("bed-across", worldOf(shipped("OP-01"), g, { ...across, pods: false }))!.draft).toMatchObject({
       insideWidth: String(g.inside.widthWaistMm),
       "recesses.left": "0",
     });
-    expect(prefill("bed-across", worldOf("OP-01", g, { ...across, pods: true }))!.draft["recesses.left"]).toBeUndefined();
-    expect(prefill("bed-across", worldOf("OP-01", g, { ...FULL, bed: "lift" }))).toBeUndefined();
-    expect(prefill("solar-feet", worldOf("OP-11", g, { ...FULL, solar: 0 }))).toBeUndefined();
-    expect(prefill("solar-feet", worldOf("OP-11", g, FULL))!.draft.centre).toBe(String(g.inside.widthRoofMm / 2));
+    expect(prefill("bed-across", worldOf(shipped("OP-01"), g, { ...across, pods: true }))!.draft["recesses.left"]).toBeUndefined();
+    expect(prefill("bed-across", worldOf(shipped("OP-01"), g, { ...FULL, bed: "lift" }))).toBeUndefined();
+    expect(prefill("solar-feet", worldOf(shipped("OP-11"), g, { ...FULL, solar: 0 }))).toBeUndefined();
+    expect(prefill("solar-feet", worldOf(shipped("OP-11"), g, FULL))!.draft.centre).toBe(String(g.inside.widthRoofMm / 2));
   });
   it("put what was chosen on the roof plan", () => {
-    const names = (o: typeof FULL) => (prefill("roof-plan", worldOf("OP-01", g, o))!.draft.items as { name: string }[]).map((i) => i.name);
+    const names = (o: typeof FULL) =>
+      (prefill("roof-plan", worldOf(shipped("OP-01"), g, o))!.draft.items as { name: string }[]).map((i) => i.name);
     expect(names(FULL)).toEqual(["fan", "skylight", "panel 1", "panel 2", "panel 3"]);
     expect(names({ ...FULL, fan: false, solar: 0 })).toEqual(["skylight"]);
   });

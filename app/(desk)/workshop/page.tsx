@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { libraryInUse } from "@/server/library";
 import { Workshop } from "@/ui/workshop/workshop";
 import { leadState } from "../../_views/state";
 import { workshopView } from "../../_views/workshop";
@@ -6,5 +7,7 @@ import { workshopView } from "../../_views/workshop";
 export const metadata: Metadata = { title: "Workshop" };
 
 export default async function Page() {
-  return <Workshop view={await workshopView(await leadState())} />;
+  const state = await leadState();
+  const { jobs } = await libraryInUse(state.now);
+  return <Workshop view={await workshopView(state, jobs)} />;
 }

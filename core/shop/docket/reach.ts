@@ -25,9 +25,9 @@ export const REACH = docket<Reach>({
   title: { label: "Unit or panel", hint: "shower tray" },
   by: "any",
   fields: [
-    { key: "code", label: "Set by job", type: "words", hint: "its code: PA-08", required: true },
+    { key: "code", label: "Set by job", type: "words", hint: "its code", required: true },
     { key: "from", label: "Worked on from", type: "words", hint: "inside, from the slider" },
-    { key: "fixedTo", label: "Fastened to what job makes", type: "words", hint: "its code: FR-04" },
+    { key: "fixedTo", label: "Fastened to what job makes", type: "words", hint: "its code" },
     {
       key: "hides",
       label: "Hides once it is in place",
@@ -35,7 +35,7 @@ export const REACH = docket<Reach>({
       most: 12,
       add: "Add a job",
       columns: [
-        { key: "code", label: "Job", type: "words", hint: "FR-08" },
+        { key: "code", label: "Job", type: "words", hint: "its code" },
         { key: "what", label: "What of it", type: "words", hint: "screws of the last wall" },
       ],
     },
@@ -47,8 +47,8 @@ export const REACH = docket<Reach>({
       add: "Add a side",
       columns: [
         { key: "side", label: "Side", type: "words", hint: "inside the locker" },
-        { key: "until", label: "In reach until job", type: "words", hint: "FU-08" },
-        { key: "covered", label: "Hidden by job", type: "words", hint: "PA-08" },
+        { key: "until", label: "In reach until job", type: "words", hint: "its code" },
+        { key: "covered", label: "Hidden by job", type: "words", hint: "its code" },
       ],
     },
   ],

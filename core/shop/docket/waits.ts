@@ -34,7 +34,7 @@ export const PARKED = docket<Parked>({
       ],
       required: true,
     },
-    { key: "code", label: "Job", type: "words", hint: "its code: PA-03", required: true, when: (d) => d.wakes === "job" },
+    { key: "code", label: "Job", type: "words", hint: "its code, as on its card", required: true, when: (d) => d.wakes === "job" },
     { key: "on", label: "Day", type: "date", required: true, when: (d) => d.wakes === "day" },
     { key: "part", label: "Part", type: "words", hint: "as it stands in Stores", required: true, when: (d) => d.wakes === "part" },
     { key: "owner", label: "Whose it is", type: "words", required: true },

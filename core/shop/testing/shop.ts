@@ -1,5 +1,6 @@
 // A small workshop in memory for tests: two bays, four fitters, builds made from the library.
 
+import { type Entry, library } from "../../library/library";
 import { buildNetwork } from "../../library/network";
 import { DEFAULT_OPTIONS, type Options } from "../../library/options";
 import { zoneOf } from "../../time/zone";
@@ -27,8 +28,8 @@ export const NO_MACHINE = {
 
 export const PLAIN: Options = { ...DEFAULT_OPTIONS, windows: 1, solar: 0, heater: "none" };
 
-export function testBuild(id: string, options: Options = PLAIN): BuildRow {
-  const jobs = buildNetwork(options, vans[1].geometry).map((n, seq): JobRow => {
+export function testBuild(id: string, options: Options = PLAIN, entries: readonly Entry[] = library): BuildRow {
+  const jobs = buildNetwork(options, vans[1].geometry, entries).map((n, seq): JobRow => {
     const j = freshJob(id, n, seq);
     // Here, checked, and their boxes counted long ago.
     for (const p of j.parts) Object.assign(p, { supplierId: "s", state: "checked", contents: [] });
