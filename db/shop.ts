@@ -144,8 +144,20 @@ async function readShop(c: Conn | Pool): Promise<Shop> {
     times,
     zoneRates,
     weather,
-    builds,
+    builds: withFigures(builds, workshop.figures),
   };
+}
+
+const figured = new WeakMap<readonly BuildRow[], { figures: string; builds: BuildRow[] }>();
+
+/** The builds, each knowing the figures of its house; the same list again as long as neither has changed. */
+function withFigures(builds: BuildRow[], figures: Workshop["figures"]): BuildRow[] {
+  const key = JSON.stringify(figures);
+  const there = figured.get(builds);
+  if (there?.figures === key) return there.builds;
+  const made = builds.map((b) => ({ ...b, figures }));
+  figured.set(builds, { figures: key, builds: made });
+  return made;
 }
 
 async function loadCalendars(c: Conn | Pool): Promise<CalendarRow[]> {

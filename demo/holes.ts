@@ -117,7 +117,7 @@ export async function writeHoles(now: number): Promise<void> {
         if (job) await add(a.jobId, a.title, asFar(shop, b, job, a.side, now));
       }
       for (const [title, data] of CIRCUITS[b.id] ?? []) {
-        const closedAt = isDead(data) ? from + 30 : null;
+        const closedAt = isDead({}, data) ? from + 30 : null;
         await addRecord(t, {
           id: v7(),
           buildId: b.id,

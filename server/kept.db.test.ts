@@ -36,11 +36,11 @@ afterAll(closePool);
 /** The state as it is kept, against all of it read anew. */
 async function asRead(what: string): Promise<void> {
   const kept = await loadState();
-  const slips = await slipsNow();
+  const slips = await slipsNow(60);
   forgetKept();
   const read = await loadState();
   expect([what, kept]).toEqual([what, read]);
-  expect([what, [...slips]]).toEqual([what, [...(await slipsNow())]]);
+  expect([what, [...slips]]).toEqual([what, [...(await slipsNow(60))]]);
 }
 
 const job = async (code: string) => (await loadState()).shop.builds.find((b) => b.id === id)!.jobs.find((j) => j.code === code)!;

@@ -264,9 +264,9 @@ describe("slips", () => {
       ]);
     }
     // 59 minutes are none, two days are one, going back is none, an hour is one.
-    expect((await loadSlips(pool())).get(job.id)).toEqual({ count: 2, minutes: 2 * 1440 + 60 });
+    expect((await loadSlips(pool(), 60)).get(job.id)).toEqual({ count: 2, minutes: 2 * 1440 + 60 });
     await run(pool(), "DELETE FROM plan WHERE number > 900");
-    expect((await loadSlips(pool())).has(job.id)).toBe(false);
+    expect((await loadSlips(pool(), 60)).has(job.id)).toBe(false);
   });
 });
 

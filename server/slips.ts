@@ -4,4 +4,5 @@ import type { Slip } from "@/core/shop/slips";
 import { loadSlips } from "@/db/slips";
 import { keptRead } from "./kept-read";
 
-export const slipsNow = (): Promise<Map<string, Slip>> => keptRead("slips", loadSlips);
+/** Of starts put off by so many minutes at least. */
+export const slipsNow = (from: number): Promise<Map<string, Slip>> => keptRead(`slips from ${from}`, (c) => loadSlips(c, from));

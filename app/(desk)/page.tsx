@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { figure } from "@/core/shop/house-figures";
 import { slipsNow } from "@/server/slips";
 import { Yard } from "@/ui/yard/yard";
 import { allOpenChoices } from "../_views/open-choices";
@@ -9,5 +10,5 @@ export const metadata: Metadata = { title: "Yard" };
 
 export default async function Page() {
   const state = await leadState();
-  return <Yard view={yardView(state, await allOpenChoices(state), await slipsNow())} />;
+  return <Yard view={yardView(state, await allOpenChoices(state), await slipsNow(figure(state.shop, "slipFrom")))} />;
 }

@@ -12,6 +12,7 @@ import { daysWorked, sayDaysWorked } from "@/core/shop/days-worked";
 import { askedJobs } from "@/core/shop/extra-asked";
 import { handToHand } from "@/core/shop/hand-to-hand";
 import { holdKeeps } from "@/core/shop/hold-keeps";
+import { figure } from "@/core/shop/house-figures";
 import { cameOutWords, inventoryOf } from "@/core/shop/inventory";
 import { askedByTimeBox, workedMinutes } from "@/core/shop/left";
 import { machineLines } from "@/core/shop/machines";
@@ -93,7 +94,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
   const b = shop.builds.find((x) => x.id === id);
   if (!b) return undefined;
   const plan = state.working?.plan;
-  const slips = await slipsNow();
+  const slips = await slipsNow(figure(state.shop, "slipFrom"));
   const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, j]));
   const byId = new Map(b.jobs.map((j) => [j.id, j]));
   const anywhere = new Map(shop.builds.flatMap((x) => x.jobs.map((job) => [job.id, { job, build: x.name }] as const)));
@@ -131,7 +132,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     })),
     holesAsked: askedFor(b, shop.weep).length,
     late: Object.fromEntries(SIDES.map((side) => [side, lateHole(b, side)?.says])),
-    shell: shellStates(b.records, now),
+    shell: shellStates(b, now),
     rework: [...rework(b.records)],
     closing: stripClosing(shop, b, plan, now),
     papers: papersView(state, b),
@@ -176,6 +177,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
       awake: p.awake,
       text: p.text,
     })),
+    figures: shop.workshop.figures,
     jobs: b.jobs.map((j) => {
       const slip = slips.get(j.id);
       return { ...sheetJob(state, j, byId, planned.get(j.id), userNames), slips: slip ? slipWords(slip) : null };

@@ -248,11 +248,19 @@ function cardJob(state: State, j: JobRow, who: string | null, said: Said, user: 
           })),
     soaks: isSoak(j),
     sparks: entriesOf(build.records, "sparks")
-      .map((r) => ({ id: r.id, version: r.version, jobId: r.jobId, title: r.title, data: r.data, open: sparksOpen(r.data, now, zone) }))
+      .map((r) => ({
+        id: r.id,
+        version: r.version,
+        jobId: r.jobId,
+        title: r.title,
+        data: r.data,
+        open: sparksOpen(build, r.data, now, zone),
+      }))
       .filter(
         (r) => (r.jobId === j.id || r.data.stamps?.last !== undefined) && (r.open.length > 0 || (r.jobId === j.id && j.state !== "done")),
       ),
     clocks: runningClocks(build, now),
+    figures: shop.workshop.figures,
     bond: bondClocks(build, j.id),
     // Only of what would be begun today.
     tired:

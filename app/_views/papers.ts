@@ -42,7 +42,7 @@ export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView 
     })),
     round: roundMissing(shop, b) ?? null,
     fixings: fixingEstimate(shop, b) ?? null,
-    sparks: Object.fromEntries(entriesOf(b.records, "sparks").map((r) => [r.id, sparksOpen(r.data, now, zone)])),
+    sparks: Object.fromEntries(entriesOf(b.records, "sparks").map((r) => [r.id, sparksOpen(shop, r.data, now, zone)])),
     spares: sparesFor(b),
     usual: usualMarks(shop, b),
     known: knownMembers(shop, b).length,

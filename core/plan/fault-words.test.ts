@@ -14,7 +14,7 @@ const said = (pattern: string, value: string) => {
 
 it.each([
   ["\\S", " ", "expected some text"],
-  ["^[A-Z]{2}-\\d{2}$", "in5", "expected a job code such as IN-05"],
+  ["^[A-Z]{2}-\\d{2}$", "in5", "expected a job code: two capital letters, a dash, two digits"],
   ["^[a-z0-9.-]{2,40}$", "MARA", "expected 2 to 40 small letters, digits, dots or dashes"],
   ["^[\\w.-]+$", "a b", "expected letters, digits, dots and dashes only"],
 ])("%s is told in words", (pattern, value, words) => {

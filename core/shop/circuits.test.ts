@@ -21,19 +21,19 @@ const record = (data: Circuit, title = "Load lamps"): BuildRecord => ({
 
 describe("an added circuit", () => {
   it("is dead only by measuring, at half a volt or less, and with its cut end insulated", () => {
-    expect(isDead(circuit())).toBe(false);
-    expect(isDead(circuit({ volts: 0.6 }))).toBe(false);
-    expect(isDead(circuit({ volts: 0.5 }))).toBe(true);
-    expect(isDead(circuit({ volts: 0, end: "unplugged" }))).toBe(true);
-    expect(isDead(circuit({ volts: 0, end: "cut" }))).toBe(false);
-    expect(isDead(circuit({ volts: 0, end: "cut", insulated: true }))).toBe(true);
+    expect(isDead({}, circuit())).toBe(false);
+    expect(isDead({}, circuit({ volts: 0.6 }))).toBe(false);
+    expect(isDead({}, circuit({ volts: 0.5 }))).toBe(true);
+    expect(isDead({}, circuit({ volts: 0, end: "unplugged" }))).toBe(true);
+    expect(isDead({}, circuit({ volts: 0, end: "cut" }))).toBe(false);
+    expect(isDead({}, circuit({ volts: 0, end: "cut", insulated: true }))).toBe(true);
   });
   it("says so in words", () => {
-    expect(sayCircuit(circuit())).toBe("live: not measured");
-    expect(sayCircuit(circuit({ volts: 12.4 }))).toBe("live: 12.4 V");
-    expect(sayCircuit(circuit({ volts: 0.1, end: "cut" }))).toBe("live: its cut end is not insulated");
-    expect(sayCircuit(circuit({ volts: 12.4, routed: true }))).toBe("live (12.4 V), led away");
-    expect(sayCircuit(circuit({ volts: 0.2 }))).toBe("dead, 0.2 V measured");
+    expect(sayCircuit({}, circuit())).toBe("live: not measured");
+    expect(sayCircuit({}, circuit({ volts: 12.4 }))).toBe("live: 12.4 V");
+    expect(sayCircuit({}, circuit({ volts: 0.1, end: "cut" }))).toBe("live: its cut end is not insulated");
+    expect(sayCircuit({}, circuit({ volts: 12.4, routed: true }))).toBe("live (12.4 V), led away");
+    expect(sayCircuit({}, circuit({ volts: 0.2 }))).toBe("dead, 0.2 V measured");
   });
   it("names its source, its connector and a side of the van; only a cut end is insulated", () => {
     expect(readRecord("circuit", circuit({ volts: 3 })).faults).toEqual([]);

@@ -1,12 +1,10 @@
 // Circuits that others added to a van: dead by measuring, or led away, before anything sparks near them.
 
+import { figure, type House } from "./house-figures";
 import type { BuildRow, JobRow } from "./model";
 import type { BuildRecord, Circuit } from "./records";
 
 export type CircuitRecord = Extract<BuildRecord, { kind: "circuit" }>;
-
-/** No more than this, in volts, is dead. A house figure. */
-export const DEAD_V = 0.5;
 
 /** Zones of a van in which a circuit lies. */
 const LIES: Record<Circuit["side"], readonly string[]> = {
@@ -22,7 +20,8 @@ export const circuitsIn = (records: readonly BuildRecord[]): CircuitRecord[] =>
   records.filter((r): r is CircuitRecord => r.kind === "circuit").sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id));
 
 /** Measured, and next to nothing; a cut end is insulated besides. */
-export const isDead = (c: Circuit): boolean => c.volts !== undefined && c.volts <= DEAD_V && (c.end !== "cut" || c.insulated === true);
+export const isDead = (house: House, c: Circuit): boolean =>
+  c.volts !== undefined && c.volts <= figure(house, "deadVolts") && (c.end !== "cut" || c.insulated === true);
 
 /** What is wrong with what is said of a circuit, by field. */
 export function circuitFaults(c: Circuit): { path: string; message: string }[] {
@@ -30,9 +29,10 @@ export function circuitFaults(c: Circuit): { path: string; message: string }[] {
   return [];
 }
 
-export function sayCircuit(c: Circuit): string {
-  if (isDead(c)) return `dead, ${c.volts} V measured`;
-  const why = c.volts === undefined ? "not measured" : c.volts > DEAD_V ? `${c.volts} V` : "its cut end is not insulated";
+export function sayCircuit(house: House, c: Circuit): string {
+  if (isDead(house, c)) return `dead, ${c.volts} V measured`;
+  const why =
+    c.volts === undefined ? "not measured" : c.volts > figure(house, "deadVolts") ? `${c.volts} V` : "its cut end is not insulated";
   return c.routed ? `live (${why}), led away` : `live: ${why}`;
 }
 
@@ -40,9 +40,12 @@ export function sayCircuit(c: Circuit): string {
 const sparks = (job: Pick<JobRow, "irreversible" | "needs">): boolean => job.irreversible === "cut" || job.needs.noisy;
 
 /** What a job that sparks has to wait for: circuits in its zones that are not dead and not led away. */
-export function liveBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "irreversible" | "needs" | "zones" | "place">): string[] {
+export function liveBefore(
+  build: Pick<BuildRow, "records" | "figures">,
+  job: Pick<JobRow, "irreversible" | "needs" | "zones" | "place">,
+): string[] {
   if (job.place !== "van" || !sparks(job)) return [];
   return circuitsIn(build.records)
-    .filter((r) => !isDead(r.data) && !r.data.routed && LIES[r.data.side].some((z) => job.zones.includes(z)))
-    .map((r) => `${r.title} is ${sayCircuit(r.data)}`);
+    .filter((r) => !isDead(build, r.data) && !r.data.routed && LIES[r.data.side].some((z) => job.zones.includes(z)))
+    .map((r) => `${r.title} is ${sayCircuit(build, r.data)}`);
 }

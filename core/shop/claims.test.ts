@@ -50,12 +50,13 @@ describe("a part that does not fit", () => {
 describe("the maker's time beside ours", () => {
   const swivel = SWIVEL.jobs.find((j) => j.code === "ST-08")!;
   const times = (...minutes: number[]) => ({
+    workshop: testShop().workshop,
     times: minutes.map((m, i) => ({ ...shipped("ST-08"), minutes: m, fitters: ["ines"], buildId: `b${i}`, vanId: "x" })),
   });
   it("stands there until three builds have taught ours", () => {
     expect(swivel.makerMinutes).toBe(90);
-    expect(makerWords(times(), swivel)).toMatch(/^The maker says 1 h 30, we plan .*; our own times count from three builds on$/);
-    expect(makerWords(times(100, 130), swivel)).toMatch(/from three builds on/);
+    expect(makerWords(times(), swivel)).toMatch(/^The maker says 1 h 30, we plan .*; our own times count from 3 builds on$/);
+    expect(makerWords(times(100, 130), swivel)).toMatch(/from 3 builds on/);
     expect(makerWords(times(200, 100, 130), swivel)).toBe("Ours: 2 h 10 in the middle of 3 builds; the maker says 1 h 30");
   });
   it("is no word where no maker says anything, or the job is over", () => {

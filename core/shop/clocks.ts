@@ -3,11 +3,9 @@
 import { findCalculator } from "../setout/calculators";
 import { CLOCKS, type ClockName, opens } from "./docket/clock";
 import { entriesOf } from "./docket/of";
+import { figure, type House } from "./house-figures";
 import type { BuildRow } from "./model";
 import { sayMinutes } from "./say";
-
-/** Warned from this share of its time on. A house figure. */
-const WARN = 0.7;
 
 export interface RunningClock {
   id: string;
@@ -22,11 +20,17 @@ export interface RunningClock {
   says: string;
 }
 
-export function clockState(what: ClockName, from: number, minutes: number, now: number): { tone: RunningClock["tone"]; left: number } {
+export function clockState(
+  house: House,
+  what: ClockName,
+  from: number,
+  minutes: number,
+  now: number,
+): { tone: RunningClock["tone"]; left: number } {
   const left = from + minutes - now;
   // A bond that is left alone goes well: it only says when it lets something begin.
   if (opens(what)) return { left, tone: "ok" };
-  return { left, tone: left <= 0 ? "stop" : now - from >= WARN * minutes ? "warn" : "ok" };
+  return { left, tone: left <= 0 ? "stop" : now - from >= (figure(house, "clockWarns") / 100) * minutes ? "warn" : "ok" };
 }
 
 /** How long it still runs, or since when it is over and what that means. */
@@ -62,12 +66,12 @@ export function bondClocks(build: Pick<BuildRow, "sheets" | "records">, jobId: s
 }
 
 /** Clocks of a build that nobody has tapped off, the next to end first. */
-export const runningClocks = (build: Pick<BuildRow, "records">, now: number): RunningClock[] =>
+export const runningClocks = (build: Pick<BuildRow, "records" | "figures">, now: number): RunningClock[] =>
   entriesOf(build.records, "clock")
     .filter((r) => r.closedAt === null)
     .map((r) => {
       const { what, minutes } = r.data;
-      const { tone, left } = clockState(what, r.saidAt, minutes, now);
+      const { tone, left } = clockState(build, what, r.saidAt, minutes, now);
       const says = sayClockLeft(what, minutes, left);
       return { id: r.id, version: r.version, jobId: r.jobId, title: r.title, what, minutes, until: r.saidAt + minutes, tone, says };
     })

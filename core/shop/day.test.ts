@@ -24,7 +24,7 @@ describe("clocks at the bench", () => {
     [20, "stop", 0],
     [31, "stop", -11],
   ])("20 minutes after %s: %s, %s left", (gone, tone, left) => {
-    expect(clockState("open time", NOW, 20, NOW + gone)).toEqual({ tone, left });
+    expect(clockState({}, "open time", NOW, 20, NOW + gone)).toEqual({ tone, left });
   });
   it("those that nobody tapped off, the next to end first, with what to do when one is over", () => {
     const b = {
@@ -135,10 +135,10 @@ describe("the end of a day", () => {
 describe("jobs that are put off", () => {
   it("ask from the third time on, while they are not begun", () => {
     expect(slipWords({ count: 1, minutes: 90 })).toBe("put off once, 1 h 30 in all");
-    expect(slipAsks({ state: "todo" }, { count: 3, minutes: 300 })).toBe(true);
-    expect(slipAsks({ state: "todo" }, { count: 2, minutes: 9000 })).toBe(false);
-    expect(slipAsks({ state: "started" }, { count: 5, minutes: 300 })).toBe(false);
-    expect(slipAsks({ state: "todo" }, undefined)).toBe(false);
+    expect(slipAsks({}, { state: "todo" }, { count: 3, minutes: 300 })).toBe(true);
+    expect(slipAsks({}, { state: "todo" }, { count: 2, minutes: 9000 })).toBe(false);
+    expect(slipAsks({}, { state: "started" }, { count: 5, minutes: 300 })).toBe(false);
+    expect(slipAsks({}, { state: "todo" }, undefined)).toBe(false);
   });
   it("stand in the lead's list", () => {
     const s = testShop();

@@ -3,6 +3,7 @@
 import type { Plan, PlanJob } from "../plan/model";
 import { sayClock, sayDay } from "../plan/words";
 import { DAY, type Minute, type Zone, zoneOf } from "../time/zone";
+import { figure } from "./house-figures";
 import { daysAtStake, hereIfAsked, orderBy, samplesBy } from "./latest";
 import { askedByTimeBox } from "./left";
 import type { BuildRow, JobRow, PartRow, Shop } from "./model";
@@ -52,15 +53,8 @@ export interface Decision {
   refId?: string;
 }
 
-/** Part lines are looked at this far ahead. */
-const PART_DAYS = 3;
-const PROOF_DAYS = 7;
 /** Work that opens the skin is looked at until the end of tomorrow, so that the day can be changed in time. */
 const SKIN_DAYS = 1;
-const LATE_PART_DAYS = 14;
-/** A client is asked so long before, and reminded when it is less than a week. */
-const ASK_DAYS = 14;
-const CHOICE_DAYS = 7;
 
 interface Look {
   shop: Shop;
@@ -96,13 +90,13 @@ export function decisions(
       if (!p) continue;
       const start = zone.parse(p.start);
       if (opensSkin(j) && start < x.night + SKIN_DAYS * DAY) out.push(...skinOf(x, b, j, p.place, start));
-      if (j.state !== "started" && start < now + PROOF_DAYS * DAY) out.push(...proofOf(b, j, start));
-      if (j.state !== "started" && start < now + LATE_PART_DAYS * DAY) out.push(...partsOf(x, b, j, start));
+      if (j.state !== "started" && start < now + figure(x.shop, "proofAhead") * DAY) out.push(...proofOf(b, j, start));
+      if (j.state !== "started" && start < now + figure(x.shop, "latePartsAhead") * DAY) out.push(...partsOf(x, b, j, start));
       out.push(...ordersOf(x, b, j, start));
-      if (j.state === "todo" && start < now + PROOF_DAYS * DAY) out.push(...remaindersOf(b, j, start));
+      if (j.state === "todo" && start < now + figure(x.shop, "proofAhead") * DAY) out.push(...remaindersOf(b, j, start));
       const slip = slips.get(j.id);
-      if (slip && slipAsks(j, slip)) out.push(slipOf(b, j, slip, start));
-      if (j.state !== "started" && start < now + PART_DAYS * DAY) out.push(...toolsOf(x, b, j, start));
+      if (slip && slipAsks(x.shop, j, slip)) out.push(slipOf(b, j, slip, start));
+      if (j.state !== "started" && start < now + figure(x.shop, "partsAhead") * DAY) out.push(...toolsOf(x, b, j, start));
     }
     out.push(...choicesOf(x, b, open.get(b.id) ?? [], plan));
     out.push(...moveOf(x, b, plan));
@@ -287,10 +281,10 @@ function unsureOf(b: BuildRow, j: JobRow): Decision[] {
 function choicesOf(x: Look, b: BuildRow, open: readonly OpenChoice[], plan: Plan | undefined): Decision[] {
   const chain = new Set((plan?.builds.find((r) => r.id === b.id)?.chain ?? []).map((l) => l.job));
   return open
-    .filter((c) => c.by !== null && c.by < x.now + ASK_DAYS * DAY)
+    .filter((c) => c.by !== null && c.by < x.now + figure(x.shop, "choicesAhead") * DAY)
     .map((c) => {
       const passed = c.by! < x.now;
-      const soon = c.by! < x.now + CHOICE_DAYS * DAY;
+      const soon = c.by! < x.now + figure(x.shop, "choicesPress") * DAY;
       const costs = c.holds.some((h) => chain.has(h.id)) ? "each day now costs a day of the date" : "no day of the date hangs on it yet";
       return {
         kind: "choice" as const,
@@ -384,7 +378,7 @@ function proofOf(b: BuildRow, j: JobRow, start: Minute): Decision[] {
 function partsOf(x: Look, b: BuildRow, j: JobRow, start: Minute): Decision[] {
   const base = { kind: "part" as const, mark: "P", tone: "amber" as const, who: b.name, buildId: b.id, jobId: j.id };
   const when = `${j.name} is planned ${sayDay(x.zone, start)} ${sayClock(x.zone, start)}`;
-  const soon = start < x.now + PART_DAYS * DAY;
+  const soon = start < x.now + figure(x.shop, "partsAhead") * DAY;
   return j.parts.flatMap((p): Decision[] => {
     if (p.state === "wrong")
       return [{ ...base, title: `${p.name} came wrong`, detail: `${when}${p.note ? ` · ${p.note}` : ""}`, by: null }];

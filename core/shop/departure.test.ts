@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { shipped } from "../library/testing";
 import { DEPARTURE_TICKS, departureStops, departureTicks } from "./departure";
 import type { Penetration } from "./records";
 import { done, job, NOW, testShop } from "./testing/shop";
@@ -8,7 +9,7 @@ describe("before a van leaves the yard", () => {
     const shop = testShop();
     const b = shop.builds[0];
     expect(departureTicks(b)).toEqual([...DEPARTURE_TICKS]);
-    const seat = { ...job(shop, "ST-07"), code: "ST-08" };
+    const seat = { ...job(shop, "ST-07"), ...shipped("ST-08") };
     expect(departureTicks({ jobs: [...b.jobs, seat] })).toHaveLength(DEPARTURE_TICKS.length);
     expect(departureTicks({ jobs: [...b.jobs, { ...seat, state: "paused" }] }).at(-1)).toMatch(/^seats and belts/);
   });

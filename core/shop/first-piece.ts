@@ -1,11 +1,9 @@
 // First piece, then the run: of work in several pieces, the check of the first releases the rest.
 
+import { figure } from "./house-figures";
 import type { JobRow, Shop } from "./model";
 
 type Batch = Pick<JobRow, "name" | "pieces" | "firstPiece" | "state">;
-
-/** Whoever has a skill of the job at this level may sign, as the lead may. A house figure. */
-export const SIGNS_FROM_LEVEL = 3;
 
 /** Whether the rest of a batch still waits for its first piece to be signed. */
 export const batchLocked = (job: Pick<JobRow, "pieces" | "firstPiece">): boolean =>
@@ -15,13 +13,16 @@ export const batchLocked = (job: Pick<JobRow, "pieces" | "firstPiece">): boolean
 export const countFault = (job: Batch, done: number): string | undefined =>
   batchLocked(job) && done > 1 ? `${job.name}: the first piece is not signed yet. The rest waits for its check.` : undefined;
 
-/** Whether somebody may sign the first piece: the lead, or who has a skill that the job asks for at level 3. */
-export function maySign(shop: Pick<Shop, "fitters">, job: Pick<JobRow, "crew">, user: { role: string; fitterId: string | null }): boolean {
+/** Whether somebody may sign the first piece: the lead, or who has a skill that the job asks for at the level that the house sets. */
+export function maySign(
+  shop: Pick<Shop, "fitters" | "workshop">,
+  job: Pick<JobRow, "crew">,
+  user: { role: string; fitterId: string | null },
+): boolean {
   if (user.role === "lead") return true;
+  const level = figure(shop, "signsFrom");
   const skills = shop.fitters.find((f) => f.id === user.fitterId && !f.retired)?.skills ?? {};
-  return job.crew.some((c) =>
-    c.skill === "any" ? Object.values(skills).some((l) => l >= SIGNS_FROM_LEVEL) : (skills[c.skill] ?? 0) >= SIGNS_FROM_LEVEL,
-  );
+  return job.crew.some((c) => (c.skill === "any" ? Object.values(skills).some((l) => l >= level) : (skills[c.skill] ?? 0) >= level));
 }
 
 /** Why the first piece can't be signed, in words; undefined where it can. */

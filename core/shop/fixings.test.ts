@@ -1,7 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { FIXING_NORM, fixingEstimate, fixingNorms } from "./fixings";
+import { fixingEstimate, fixingNorms } from "./fixings";
+import { HOUSE_FIGURES } from "./house-figures";
 import type { FixingRow } from "./model";
 import { entry } from "./testing/entry";
+import { testShop } from "./testing/shop";
+
+const { workshop } = testShop();
+const RIVET = HOUSE_FIGURES.fixRivet.usual;
 
 const past = (buildId: string, minutes: number, count = 10, more: Partial<FixingRow> = {}): FixingRow => ({
   buildId,
@@ -15,17 +20,17 @@ const build = (...records: ReturnType<typeof entry>[]) => ({ id: "a", vanId: "dr
 
 describe("fixings teach the estimate", () => {
   it("the house's norm holds until three builds of the type are done", () => {
-    expect(fixingNorms([past("x", 50), past("y", 70)], "drover-l3h2").rivet).toEqual({ minutes: FIXING_NORM.rivet, builds: 2 });
+    expect(fixingNorms({}, [past("x", 50), past("y", 70)], "drover-l3h2").rivet).toEqual({ minutes: RIVET, builds: 2, taught: false });
   });
   it("from then on the median of those builds, not of another type's", () => {
     const list = [past("x", 50), past("y", 70), past("z", 20), past("w", 900, 10, { vanId: "other" })];
-    expect(fixingNorms(list, "drover-l3h2").rivet).toEqual({ minutes: 5, builds: 3 });
-    expect(fixingNorms([...list, past("v", 90)], "drover-l3h2").rivet).toEqual({ minutes: 6, builds: 4 });
+    expect(fixingNorms({}, list, "drover-l3h2").rivet).toEqual({ minutes: 5, builds: 3, taught: true });
+    expect(fixingNorms({}, [...list, past("v", 90)], "drover-l3h2").rivet).toEqual({ minutes: 6, builds: 4, taught: true });
   });
   it("several lots of one build are one rate", () => {
     // 30 rivets in 30 min and 10 in 50: 80 / 40 = 2 each.
     const list = [past("x", 30, 30), past("x", 50, 10), past("y", 20), past("z", 20)];
-    expect(fixingNorms(list, "drover-l3h2").rivet.minutes).toBe(2);
+    expect(fixingNorms({}, list, "drover-l3h2").rivet.minutes).toBe(2);
   });
   it("the estimate is the sum of count times minutes, with what lies beneath", () => {
     const b = build(
@@ -33,8 +38,8 @@ describe("fixings teach the estimate", () => {
       entry("fixing", "Lining", { what: "clip", count: 30, beneath: "damp" }),
       entry("fixing", "More lining", { what: "clip", count: 10 }),
     );
-    const e = fixingEstimate({ fixings: [past("x", 1, 1, { beneath: "rust" })] }, b)!;
-    expect(e.minutes).toBeCloseTo(24 * FIXING_NORM.rivet + 40 * FIXING_NORM.clip, 9);
+    const e = fixingEstimate({ workshop, fixings: [past("x", 1, 1, { beneath: "rust" })] }, b)!;
+    expect(e.minutes).toBeCloseTo(24 * RIVET + 40 * HOUSE_FIGURES.fixClip.usual, 9);
     expect(e.rows.map((r) => [r.what, r.count, r.taught])).toEqual([
       ["rivet", 24, false],
       ["clip", 40, false],
@@ -43,7 +48,7 @@ describe("fixings teach the estimate", () => {
   });
   it("what this build itself took is not its own teacher, and nothing counted is no estimate", () => {
     const own = [past("a", 1000), past("x", 20), past("y", 20)];
-    expect(fixingEstimate({ fixings: own }, build(entry("fixing", "R", { what: "rivet", count: 1 })))!.minutes).toBe(FIXING_NORM.rivet);
-    expect(fixingEstimate({ fixings: own }, build())).toBeUndefined();
+    expect(fixingEstimate({ workshop, fixings: own }, build(entry("fixing", "R", { what: "rivet", count: 1 })))!.minutes).toBe(RIVET);
+    expect(fixingEstimate({ workshop, fixings: own }, build())).toBeUndefined();
   });
 });

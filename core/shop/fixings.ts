@@ -2,12 +2,17 @@
 
 import { entriesOf } from "./docket/of";
 import { FIXINGS, type FixingKind } from "./docket/shell";
+import { type FigureName, figure, type House } from "./house-figures";
 import type { BuildRow, FixingRow, Shop } from "./model";
 
-/** Minutes for one, until a house has its own. House figures. */
-export const FIXING_NORM: Record<FixingKind, number> = { clip: 0.4, "hook tape": 1, bolt: 2.5, rivet: 3, bond: 12 };
-/** Builds of a type after which its own median counts. */
-export const TAUGHT = 3;
+/** Minutes for one, until a type of van has taught its own. */
+const FIXING_NORM: Record<FixingKind, FigureName> = {
+  clip: "fixClip",
+  "hook tape": "fixTape",
+  bolt: "fixBolt",
+  rivet: "fixRivet",
+  bond: "fixBond",
+};
 
 const median = (list: readonly number[]): number => {
   const s = [...list].sort((a, b) => a - b);
@@ -15,8 +20,12 @@ const median = (list: readonly number[]): number => {
   return s.length % 2 ? s[k] : (s[k - 1] + s[k]) / 2;
 };
 
-/** Minutes each kind takes on a type of van: the median of its builds once there are three, else the house's norm. */
-export function fixingNorms(past: readonly FixingRow[], vanId: string): Record<FixingKind, { minutes: number; builds: number }> {
+/** Minutes each kind takes on a type of van: the median of its builds once there are enough, else the house's norm. */
+export function fixingNorms(
+  house: House,
+  past: readonly FixingRow[],
+  vanId: string,
+): Record<FixingKind, { minutes: number; builds: number; taught: boolean }> {
   const of = (kind: FixingKind) => {
     const each = new Map<string, { minutes: number; count: number }>();
     for (const f of past)
@@ -25,9 +34,10 @@ export function fixingNorms(past: readonly FixingRow[], vanId: string): Record<F
         each.set(f.buildId, { minutes: e.minutes + f.minutes, count: e.count + f.count });
       }
     const rates = [...each.values()].map((e) => e.minutes / e.count);
-    return { minutes: rates.length >= TAUGHT ? median(rates) : FIXING_NORM[kind], builds: rates.length };
+    const taught = rates.length >= figure(house, "taughtBy");
+    return { minutes: taught ? median(rates) : figure(house, FIXING_NORM[kind]), builds: rates.length, taught };
   };
-  return Object.fromEntries(FIXINGS.map((k) => [k, of(k)])) as Record<FixingKind, { minutes: number; builds: number }>;
+  return Object.fromEntries(FIXINGS.map((k) => [k, of(k)])) as ReturnType<typeof fixingNorms>;
 }
 
 export interface FixingEstimate {
@@ -39,17 +49,20 @@ export interface FixingEstimate {
 }
 
 /** What taking out will take by what holds it: Σ n·m. Undefined where no fixing is counted. */
-export function fixingEstimate(shop: Pick<Shop, "fixings">, build: Pick<BuildRow, "records" | "vanId" | "id">): FixingEstimate | undefined {
+export function fixingEstimate(
+  shop: Pick<Shop, "fixings" | "workshop">,
+  build: Pick<BuildRow, "records" | "vanId" | "id">,
+): FixingEstimate | undefined {
   const here = entriesOf(build.records, "fixing");
   if (!here.length) return undefined;
   // What this build itself took so far teaches the next one, not this one.
   const past = shop.fixings.filter((f) => f.buildId !== build.id);
-  const norms = fixingNorms(past, build.vanId);
+  const norms = fixingNorms(shop, past, build.vanId);
   const counts = new Map<FixingKind, number>();
   for (const r of here) counts.set(r.data.what, (counts.get(r.data.what) ?? 0) + r.data.count);
   const rows = [...counts].map(([what, count]) => {
     const each = norms[what].minutes;
-    return { what, count, each, taught: norms[what].builds >= TAUGHT, minutes: count * each };
+    return { what, count, each, taught: norms[what].taught, minutes: count * each };
   });
   const ofType = past.filter((f) => f.vanId === build.vanId);
   const words = (list: (string | undefined)[]) => [...new Set(list.filter((x): x is string => !!x))];

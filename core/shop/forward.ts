@@ -98,9 +98,9 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
         freeUntil: until,
         planned: start,
         shunt,
-        carry: carrying(j),
+        carry: carrying(shop, j),
         frees: calendar && plan ? freesFor(zone, calendar, b, j, plan, now) : 0,
-        fits: now + shunt + carrying(j) + j.minutes.worst <= until,
+        fits: now + shunt + carrying(shop, j) + j.minutes.worst <= until,
         worth: chained.has(j.id) && start !== null && calendar ? workingDays(zone, calendar, now, start) : 0,
         trap: trapOf(shop, b, j, now),
       });

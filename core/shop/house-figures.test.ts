@@ -1,10 +1,18 @@
 // Figures of the house: bounded, kept only where they differ, and the rules go by them.
 
 import { describe, expect, it } from "vitest";
+import { isDead } from "./circuits";
+import { clockState } from "./clocks";
+import { looseBolts } from "./docket/seat";
 import { firstTimeWords } from "./first-time";
 import { FIGURE_NAMES, figure, figureFaults, HOUSE_FIGURES, ownFigures } from "./house-figures";
+import { penetrationFaults } from "./penetrations";
+import { shellStates } from "./shell";
 import { slotOffers } from "./short-slot";
-import { at, job, testShop } from "./testing/shop";
+import { slipAsks } from "./slips";
+import { stamped, watchUntil } from "./sparks";
+import { carrying } from "./tags";
+import { at, job, testShop, zone } from "./testing/shop";
 import { tiredWords } from "./tired";
 
 describe("figures of the house", () => {
@@ -37,6 +45,39 @@ describe("figures of the house", () => {
 });
 
 describe("rules go by the house's figures", () => {
+  it("of holes: how long they are soaked, how dry timber is, how long one may be open", () => {
+    const hole = { side: "roof", place: "bay 3", by: "us", state: "tested", soak: "dry", soakMinutes: 8, moisture: 16 } as const;
+    const was = { ...hole, state: "closed" as const };
+    expect(penetrationFaults({}, was, hole, "").map((f) => f.path)).toEqual(["soak"]);
+    expect(penetrationFaults({ figures: { soakMinutes: 5 } }, was, hole, "")).toEqual([]);
+    expect(penetrationFaults({ figures: { soakMinutes: 5, driest: 15 } }, was, hole, "").map((f) => f.path)).toEqual(["moisture"]);
+  });
+  it("of sparks: the fire watch and the second look", () => {
+    const s = { tool: "grinder" as const, stamps: { last: { by: "Teo", at: 0 }, clean: { by: "Teo", at: 5 } } } as never;
+    expect(watchUntil({}, s)).toBe(30);
+    expect(watchUntil({ figures: { fireWatch: 60 } }, s)).toBe(60);
+    expect(typeof stamped({}, s, "look", "Teo", 20, zone)).toBe("string");
+    expect(typeof stamped({ figures: { secondLook: 10 } }, s, "look", "Teo", 20, zone)).toBe("object");
+  });
+  it("of clocks, circuits, seats, carrying and slips", () => {
+    expect([clockState({}, "pot life", 0, 100, 65).tone, clockState({ figures: { clockWarns: 60 } }, "pot life", 0, 100, 65).tone]).toEqual(
+      ["ok", "warn"],
+    );
+    const live = { volts: 1, end: "plugged" } as never;
+    expect([isDead({}, live), isDead({ figures: { deadVolts: 2 } }, live)]).toEqual([false, true]);
+    const bolts = [{ name: "b1", read: 46, asked: 50 }];
+    expect([looseBolts({}, { bolts }).length, looseBolts({ figures: { torquePlay: 10 } }, { bolts }).length]).toEqual([1, 0]);
+    expect(carrying({ figures: { carrying: 25 } }, { tags: ["big-sheet"] })).toBe(25);
+    expect(slipAsks({ figures: { slipsAsk: 2 } }, { state: "todo" }, { count: 2, minutes: 90 })).toBe(true);
+  });
+  it("of a zone: how long degreased metal counts as clean", () => {
+    const zone = { kind: "zone", data: { zone: "left", steps: { degrease: { by: "Teo", at: 0 } } } } as never;
+    const stale = (figures: object) =>
+      shellStates({ records: [zone], figures }, 90)
+        .find((z) => z.zone === "left")!
+        .steps.at(-1)!.stale;
+    expect([stale({}), stale({ degreased: 120 })]).toEqual([true, false]);
+  });
   it("of who is tired", () => {
     const shop = testShop();
     const cut = job(shop, "OP-04");

@@ -84,16 +84,135 @@ const figures = {
     step: 10,
     shows: "Build, Jobs",
   },
+  soakMinutes: {
+    label: "Each hole stands under water for",
+    unit: "min",
+    usual: 10,
+    min: 1,
+    max: 120,
+    step: 1,
+    shows: "Build, Holes; Card",
+  },
+  driest: {
+    label: "Timber wetter than this is not bonded or shut in",
+    unit: "%",
+    usual: 18,
+    min: 6,
+    max: 30,
+    step: 0.5,
+    shows: "Build, Holes",
+  },
+  openDays: { label: "A hole may stay open for", unit: "days", usual: 3, min: 1, max: 30, step: 1, shows: "Yard" },
+  lateCover: { label: "Covering for a hole that is made late", unit: "min", usual: 20, min: 0, max: 240, step: 5, shows: "Build, Holes" },
+  lateLining: { label: "And the lining's own cut", unit: "min", usual: 20, min: 0, max: 240, step: 5, shows: "Build, Holes" },
+  smallHole: { label: "A small hole: cut, coated, closed", unit: "min", usual: 25, min: 5, max: 240, step: 5, shows: "Build, Holes" },
+  degreased: {
+    label: "Degreased metal counts as clean for",
+    unit: "min",
+    usual: 60,
+    min: 5,
+    max: 600,
+    step: 5,
+    shows: "Build, Bare body; Card",
+  },
+  clockWarns: { label: "A clock warns from this share of its time", unit: "%", usual: 70, min: 10, max: 100, step: 5, shows: "Card" },
+  flange: { label: "A flange reaches beyond its cut by", unit: "mm", usual: 40, min: 5, max: 200, step: 5, shows: "Build, Strip" },
+  nearCut: {
+    label: "An open question so near to a cut holds it",
+    unit: "mm",
+    usual: 300,
+    min: 0,
+    max: 3000,
+    step: 50,
+    shows: "Card, Yard",
+  },
+  coverEach: { label: "Covering one finished thing", unit: "min", usual: 10, min: 1, max: 120, step: 1, shows: "Build, Jobs" },
+  coverLeast: { label: "Covering, at least", unit: "min", usual: 15, min: 5, max: 240, step: 5, shows: "Build, Jobs" },
+  cleanUp: { label: "Cleaning up after dirty work", unit: "min", usual: 15, min: 5, max: 240, step: 5, shows: "Build, Jobs" },
+  edgeDiameters: {
+    label: "Metal left beside a hole, in hole diameters",
+    unit: "×",
+    usual: 1.5,
+    min: 1,
+    max: 5,
+    step: 0.1,
+    shows: "Build, Seats",
+  },
+  torquePlay: { label: "A torque may be off by", unit: "%", usual: 5, min: 0, max: 20, step: 1, shows: "Build, Seats" },
+  deadVolts: { label: "A circuit is dead up to", unit: "V", usual: 0.5, min: 0, max: 5, step: 0.1, shows: "Build, Circuits" },
+  carrying: {
+    label: "Carrying big sheets to where they are worked",
+    unit: "min",
+    usual: 10,
+    min: 0,
+    max: 120,
+    step: 5,
+    shows: "Card, Lanes",
+  },
+  fireWatch: { label: "The fire is watched after the last spark for", unit: "min", usual: 30, min: 10, max: 240, step: 5, shows: "Card" },
+  secondLook: { label: "A second look for swarf comes after", unit: "min", usual: 30, min: 5, max: 480, step: 5, shows: "Card" },
+  slipFrom: { label: "A start put off by less is no slip", unit: "min", usual: 60, min: 5, max: 1440, step: 5, shows: "Yard" },
+  slipsAsk: { label: "So many slips ask for a decision", unit: "slips", usual: 3, min: 1, max: 20, step: 1, shows: "Yard" },
+  signsFrom: {
+    label: "A first piece is signed from this level of the skill",
+    unit: "level",
+    usual: 3,
+    min: 1,
+    max: 3,
+    step: 1,
+    shows: "Card",
+  },
+  taughtBy: {
+    label: "Our own times count from so many builds on",
+    unit: "builds",
+    usual: 3,
+    min: 1,
+    max: 20,
+    step: 1,
+    shows: "Build, Strip; Card",
+  },
+  fixClip: { label: "Taking out a clip", unit: "min", usual: 0.4, min: 0.1, max: 60, step: 0.1, shows: "Build, Strip" },
+  fixTape: { label: "A hook tape", unit: "min", usual: 1, min: 0.1, max: 60, step: 0.1, shows: "Build, Strip" },
+  fixBolt: { label: "A bolt", unit: "min", usual: 2.5, min: 0.1, max: 60, step: 0.1, shows: "Build, Strip" },
+  fixRivet: { label: "A rivet", unit: "min", usual: 3, min: 0.1, max: 60, step: 0.1, shows: "Build, Strip" },
+  fixBond: { label: "A bonded joint", unit: "min", usual: 12, min: 0.1, max: 240, step: 0.1, shows: "Build, Strip" },
+  partsAhead: { label: "Missing tools are told before a start by", unit: "days", usual: 3, min: 1, max: 60, step: 1, shows: "Yard" },
+  proofAhead: { label: "Missing photos and open remainders by", unit: "days", usual: 7, min: 1, max: 60, step: 1, shows: "Yard" },
+  latePartsAhead: { label: "Late parts by", unit: "days", usual: 14, min: 1, max: 120, step: 1, shows: "Yard" },
+  choicesAhead: {
+    label: "Open choices are told before their last day by",
+    unit: "days",
+    usual: 14,
+    min: 1,
+    max: 120,
+    step: 1,
+    shows: "Yard",
+  },
+  choicesPress: { label: "And pressed by", unit: "days", usual: 7, min: 1, max: 60, step: 1, shows: "Yard" },
+  consentAhead: { label: "A missing consent is told before the job by", unit: "days", usual: 7, min: 1, max: 60, step: 1, shows: "Yard" },
+  waitsAhead: {
+    label: "What a thing set aside waits for is told before by",
+    unit: "days",
+    usual: 2,
+    min: 0,
+    max: 60,
+    step: 1,
+    shows: "Yard",
+  },
 } as const satisfies Record<string, HouseFigure>;
 
 export type FigureName = keyof typeof figures;
 export const HOUSE_FIGURES: Readonly<Record<FigureName, HouseFigure>> = figures;
 export const FIGURE_NAMES = Object.keys(figures) as FigureName[];
 
-type House = { workshop: Pick<Workshop, "figures"> };
+/** Whatever knows the figures of its house: the shop, or one of its builds. */
+export type House = { workshop: Pick<Workshop, "figures"> } | { figures?: Workshop["figures"] };
 
 /** A figure as this house has it; the usual one where it has none of its own. */
-export const figure = (shop: House, name: FigureName): number => shop.workshop.figures[name] ?? HOUSE_FIGURES[name].usual;
+export function figure(of: House, name: FigureName): number {
+  const own = "workshop" in of ? of.workshop.figures : of.figures;
+  return own?.[name] ?? HOUSE_FIGURES[name].usual;
+}
 
 /** What is wrong with figures that somebody gives, by name; what is not known is named too. */
 export function figureFaults(given: Readonly<Record<string, unknown>>): { path: string; message: string }[] {

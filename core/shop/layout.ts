@@ -4,11 +4,9 @@ import { hasRole } from "../library/roles";
 import { findCalculator } from "../setout/calculators";
 import { cutsBody } from "./cuts";
 import { entriesOf } from "./docket/of";
+import { figure } from "./house-figures";
 import type { BuildRow, JobRow } from "./model";
 import { sideOf } from "./penetrations";
-
-/** An open question so near to a cut locks it, mm. A house figure. */
-const NEAR_MM = 300;
 
 interface Stretch {
   from: number;
@@ -48,7 +46,7 @@ export function layoutBefore(build: BuildRow, job: JobRow): string[] {
     const here = d.side === side || (d.side === "both" && (side === "left" || side === "right"));
     if (!here) return [];
     const gap = at && d.fromMm !== undefined ? Math.max(0, d.fromMm - at.to, at.from - d.toMm!) : undefined;
-    if (gap !== undefined && gap > NEAR_MM) return [];
+    if (gap !== undefined && gap > figure(build, "nearCut")) return [];
     const where = gap === undefined ? "" : gap === 0 ? ", right where it is cut" : `, ${Math.round(gap)} mm from it`;
     return [`${r.title} is open${where}: ${d.who} decides${d.by ? ` by ${d.by}` : ""}`];
   });

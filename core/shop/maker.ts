@@ -1,10 +1,8 @@
-// The maker's quoted time beside the house's own: from three builds on the house's own is what counts.
+// The maker's quoted time beside the house's own: once enough builds have taught the house's own, that is what counts.
 
+import { figure } from "./house-figures";
 import type { JobRow, Shop } from "./model";
-import { sayMinutes } from "./say";
-
-/** From so many builds on the house knows better than the maker. */
-const KNOWN = 3;
+import { count, sayMinutes } from "./say";
 
 /** What jobs of the same code took in this house: how many, and the middle one. */
 export function ourTime(shop: Pick<Shop, "times">, code: string): { builds: number; median: number } | undefined {
@@ -19,12 +17,13 @@ export function ourTime(shop: Pick<Shop, "times">, code: string): { builds: numb
 
 /** Both times in words; nothing where the maker quotes none, or the job is over. */
 export function makerWords(
-  shop: Pick<Shop, "times">,
+  shop: Pick<Shop, "times" | "workshop">,
   job: Pick<JobRow, "code" | "makerMinutes" | "minutes" | "state">,
 ): string | undefined {
   if (!job.makerMinutes || job.state === "done") return undefined;
   const own = ourTime(shop, job.code);
+  const known = figure(shop, "taughtBy");
   const maker = `the maker says ${sayMinutes(job.makerMinutes)}`;
-  if (own && own.builds >= KNOWN) return `Ours: ${sayMinutes(own.median)} in the middle of ${own.builds} builds; ${maker}`;
-  return `${maker[0].toUpperCase()}${maker.slice(1)}, we plan ${sayMinutes(job.minutes.likely)}; our own times count from three builds on`;
+  if (own && own.builds >= known) return `Ours: ${sayMinutes(own.median)} in the middle of ${own.builds} builds; ${maker}`;
+  return `${maker[0].toUpperCase()}${maker.slice(1)}, we plan ${sayMinutes(job.minutes.likely)}; our own times count from ${count(known, "build")} on`;
 }

@@ -322,6 +322,8 @@ export interface BuildRow {
   openChoices: OptionKey[];
   /** Number of the library it was made with; null for builds of before there were versions. */
   libraryVersion: number | null;
+  /** Figures of the house, as the workshop has them. */
+  figures?: Workshop["figures"];
   readings: ReadingRow[];
   records: BuildRecord[];
   sheets: SheetRow[];

@@ -7,6 +7,7 @@ import { DAY, type Minute, type Zone } from "../time/zone";
 import { consentBefore } from "./consent";
 import type { Decision } from "./decisions";
 import { entriesOf } from "./docket/of";
+import { figure } from "./house-figures";
 import { kitLines, kitOpen } from "./kit";
 import type { BuildRow, JobRow, Shop } from "./model";
 import { datedDamage } from "./rounds";
@@ -24,14 +25,11 @@ interface Look {
   night: Minute;
 }
 
-/** A consent is asked for this far ahead of its job. */
-const CONSENT_DAYS = 7;
-
 export function paperDecisions(x: Look, b: BuildRow): Decision[] {
   const base = { kind: "opening" as const, buildId: b.id };
   const out: Decision[] = [];
   for (const r of entriesOf(b.records, "sparks")) {
-    const open = r.data.stamps?.last ? sparksOpen(r.data, x.now, x.zone) : [];
+    const open = r.data.stamps?.last ? sparksOpen(x.shop, r.data, x.now, x.zone) : [];
     if (open.length)
       out.push({
         ...base,
@@ -82,7 +80,7 @@ function ofJob(x: Look, b: BuildRow, j: JobRow): Decision[] {
   const start = x.zone.parse(p.start);
   const base = { kind: "opening" as const, tone: "amber" as const, who: b.name, buildId: b.id, jobId: j.id };
   const out: Decision[] = [];
-  const consent = start < x.now + CONSENT_DAYS * DAY ? consentBefore(b, j)[0] : undefined;
+  const consent = start < x.now + figure(x.shop, "consentAhead") * DAY ? consentBefore(b, j)[0] : undefined;
   if (consent) out.push({ ...base, mark: "C", title: `Consent before ${j.name}`, detail: consent, by: start });
   // The kit of what opens the skin is counted the evening before.
   const counted = opensSkin(j) && start >= x.now && start < x.night + DAY ? kitLines(x.shop, b, j, x.now) : [];

@@ -137,7 +137,7 @@ describe("what later work would trap", () => {
   it("is told while stripping, and as a no-screw place afterwards", () => {
     const shop = shopWith(trap({}), trap({ step: "leave", noScrew: true }, { closedAt: NOW }));
     expect(trapWords(shop.builds[0], job(shop, "ST-04"))).toEqual(["While the lining is off: Roof harness, rib 3: push back and tie"]);
-    const framing = { ...job(shop, "ST-04"), code: "FR-01", stage: "framing", zones: ["ceiling"], irreversible: null };
+    const framing = { ...job(shop, "ST-04"), ...shipped("FR-01"), stage: "framing", zones: ["ceiling"], irreversible: null };
     expect(trapWords(shop.builds[0], framing)).toEqual(["No screw here: Roof harness, rib 3"]);
   });
 });
@@ -242,7 +242,7 @@ describe("travel seats that were loose", () => {
   it("bases that were loose without any seat written down are asked for", () => {
     const shop = testShop([testBuild("a")]);
     expect(seatsOpen(shop.builds[0])).toEqual([]);
-    shop.builds[0].jobs[0].code = "ST-08";
+    Object.assign(shop.builds[0].jobs[0], shipped("ST-08"));
     shop.builds[0].jobs[0].state = "done";
     expect(seatsOpen(shop.builds[0])).toEqual(["no travel seat is written down, though their bases were loose"]);
   });

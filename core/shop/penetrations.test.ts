@@ -64,43 +64,45 @@ describe("a hole through the skin", () => {
 
   it("goes forward step by step, and back only with a reason", () => {
     for (let k = 1; k < WAY.length - 1; k++)
-      expect(penetrationFaults(hole({ state: WAY[k - 1] }), hole({ state: WAY[k] }), ""), WAY[k]).toEqual([]);
-    expect(paths(penetrationFaults(hole({ state: "closed" }), hole({ state: "cut" }), ""))).toEqual(["why"]);
-    expect(penetrationFaults(hole({ state: "closed" }), hole({ state: "cut" }), "ground again")).toEqual([]);
+      expect(penetrationFaults({}, hole({ state: WAY[k - 1] }), hole({ state: WAY[k] }), ""), WAY[k]).toEqual([]);
+    expect(paths(penetrationFaults({}, hole({ state: "closed" }), hole({ state: "cut" }), ""))).toEqual(["why"]);
+    expect(penetrationFaults({}, hole({ state: "closed" }), hole({ state: "cut" }), "ground again")).toEqual([]);
   });
 
   it("is not closed over an edge that nobody made safe, unless somebody allows it", () => {
-    const f = penetrationFaults(hole({ state: "cut" }), hole({ state: "closed" }), " ");
+    const f = penetrationFaults({}, hole({ state: "cut" }), hole({ state: "closed" }), " ");
     expect(paths(f)).toEqual(["why"]);
     expect(f[0].message).toMatch(/edge was never made safe/);
-    expect(penetrationFaults(hole({ state: "cut" }), hole({ state: "closed" }), "Mara: primer alone, by the sheet")).toEqual([]);
+    expect(penetrationFaults({}, hole({ state: "cut" }), hole({ state: "closed" }), "Mara: primer alone, by the sheet")).toEqual([]);
     // The client's own work comes closed: it is not ours to paint.
-    expect(penetrationFaults(undefined, hole({ by: "client", state: "closed" }), "")).toEqual([]);
-    expect(paths(penetrationFaults(undefined, hole({ state: "closed" }), ""))).toEqual(["why"]);
+    expect(penetrationFaults({}, undefined, hole({ by: "client", state: "closed" }), "")).toEqual([]);
+    expect(paths(penetrationFaults({}, undefined, hole({ state: "closed" }), ""))).toEqual(["why"]);
   });
 
   it("is tested by ten minutes of water and dry inside, no less", () => {
     const was = hole({ state: "closed" });
-    const ask = (more: Partial<Penetration>) => paths(penetrationFaults(was, hole({ state: "tested", ...more }), ""));
+    const ask = (more: Partial<Penetration>) => paths(penetrationFaults({}, was, hole({ state: "tested", ...more }), ""));
     expect(ask({})).toEqual(["soak"]);
     expect(ask({ soak: "dry" })).toEqual(["soak"]);
     expect(ask({ soak: "dry", soakMinutes: 9 })).toEqual(["soak"]);
     expect(ask({ soak: "damp", soakMinutes: 20 })).toEqual(["soak"]);
     expect(ask({ soak: "dry", soakMinutes: 10 })).toEqual([]);
-    expect(paths(penetrationFaults(hole({ state: "cut" }), hole({ state: "cut", soak: "dry" }), ""))).toEqual(["soak"]);
+    expect(paths(penetrationFaults({}, hole({ state: "cut" }), hole({ state: "cut", soak: "dry" }), ""))).toEqual(["soak"]);
   });
 
   it("is not soaked before its bond may be", () => {
     const early = { until: NOW + 60, now: NOW, says: "Roof fan is left untouched until 11:00" };
-    const f = penetrationFaults(hole({ state: "closed" }), hole({ state: "closed", soak: "dry", soakMinutes: 10 }), "", early);
+    const f = penetrationFaults({}, hole({ state: "closed" }), hole({ state: "closed", soak: "dry", soakMinutes: 10 }), "", early);
     expect(f).toEqual([{ path: "soak", message: "is too early: Roof fan is left untouched until 11:00" }]);
-    expect(penetrationFaults(hole({ state: "closed" }), hole({ state: "closed", soak: "damp" }), "", { ...early, until: NOW })).toEqual([]);
+    expect(penetrationFaults({}, hole({ state: "closed" }), hole({ state: "closed", soak: "damp" }), "", { ...early, until: NOW })).toEqual(
+      [],
+    );
   });
 
   it("sealed in the rain keeps its tag until it has been soaked dry", () => {
     const was = hole({ state: "closed", tagged: true });
-    expect(paths(penetrationFaults(was, hole({ state: "closed" }), ""))).toEqual(["tagged"]);
-    expect(penetrationFaults(was, hole({ state: "tested", soak: "dry", soakMinutes: 12 }), "")).toEqual([]);
+    expect(paths(penetrationFaults({}, was, hole({ state: "closed" }), ""))).toEqual(["tagged"]);
+    expect(penetrationFaults({}, was, hole({ state: "tested", soak: "dry", soakMinutes: 12 }), "")).toEqual([]);
   });
 
   it("tells in words what is wrong with it", () => {
@@ -267,7 +269,7 @@ describe("rain", () => {
 
   it("lets the hole go on only with timber that was read, and dry enough", () => {
     const wet = rainedOn(hole({ state: "cut" }), "floor", "Ines", NOW);
-    const ask = (more: Partial<Penetration>) => paths(penetrationFaults(wet, { ...wet, ...more }, ""));
+    const ask = (more: Partial<Penetration>) => paths(penetrationFaults({}, wet, { ...wet, ...more }, ""));
     expect(ask({ state: "protected" })).toEqual(["moisture"]);
     expect(ask({ state: "protected", moisture: 18.5 })).toEqual(["moisture"]);
     expect(ask({ state: "protected", moisture: 18 })).toEqual([]);

@@ -4,6 +4,7 @@ import { hasRole, jobWith } from "../library/roles";
 import { sayDay, sayTime } from "../plan/words";
 import { DAY, type Minute, zoneOf } from "../time/zone";
 import { shippedPoints } from "../van/weep";
+import { figure, type House } from "./house-figures";
 import type { BuildRow, JobRow, Shop, WeepPoint } from "./model";
 import type { BuildRecord, Penetration, PenetrationState } from "./records";
 import { count, sayMinutes } from "./say";
@@ -26,15 +27,6 @@ const BEHIND: Record<Penetration["side"], readonly string[]> = {
 
 /** Zones behind a hole of a side. */
 export const behindHole = (side: Penetration["side"]): readonly string[] => BEHIND[side];
-
-/** Minutes of water that each hole has to stand, and days that one may be open before the lead is told. House figures. */
-export const SOAK_MINUTES = 10;
-/** Wetter timber than this, %, is not bonded or shut in. */
-export const DRIEST = 18;
-const OPEN_DAYS = 3;
-/** Minutes to sheet over and uncover, and to cut the lining again, where a hole is made late. House figures. */
-const COVER_MINUTES = 20;
-const LINING_MINUTES = 20;
 
 /** Stages whose work is shut in behind, or lies open to, a hole. */
 const INNER = new Set(["insulation", "panels", "furniture"]);
@@ -68,12 +60,14 @@ export const leaks = (p: Penetration): boolean => p.soak === "damp" || p.soak ==
  * Making the edge safe can be left out, and a step gone back, only with a reason.
  */
 export function penetrationFaults(
+  house: House,
   was: Penetration | undefined,
   next: Penetration,
   why: string,
   soakFrom?: { until: Minute; says: string; now: Minute },
 ): { path: string; message: string }[] {
   const faults: { path: string; message: string }[] = [];
+  const [soakMinutes, driest] = [figure(house, "soakMinutes"), figure(house, "driest")];
   const from = was ? step(was.state) : next.by === "us" ? 0 : step("closed");
   const to = step(next.state);
   if (was && to < from && !why.trim()) faults.push({ path: "why", message: `is missing: it was "${was.state}", say why it goes back` });
@@ -83,10 +77,10 @@ export function penetrationFaults(
     faults.push({ path: "soak", message: `is for a closed hole, this one is ${next.state}` });
   if (next.soak !== undefined && soakFrom && soakFrom.until > soakFrom.now && was?.soak === undefined)
     faults.push({ path: "soak", message: `is too early: ${soakFrom.says}` });
-  if (next.state === "tested" && (next.soak !== "dry" || (next.soakMinutes ?? 0) < SOAK_MINUTES))
-    faults.push({ path: "soak", message: `is missing: tested means ${SOAK_MINUTES} minutes of water, and dry inside` });
-  if (next.moisture !== undefined && next.moisture > DRIEST)
-    faults.push({ path: "moisture", message: `is too much: ${DRIEST} % at most before anything is bonded or shut in` });
+  if (next.state === "tested" && (next.soak !== "dry" || (next.soakMinutes ?? 0) < soakMinutes))
+    faults.push({ path: "soak", message: `is missing: tested means ${soakMinutes} minutes of water, and dry inside` });
+  if (next.moisture !== undefined && next.moisture > driest)
+    faults.push({ path: "moisture", message: `is too much: ${driest} % at most before anything is bonded or shut in` });
   if (was?.wet && next.moisture === undefined && to > from)
     faults.push({ path: "moisture", message: "is missing: rain came in here, dry it out, clean, prime and read the timber first" });
   if (was?.tagged && !next.tagged && next.soak !== "dry")
@@ -144,10 +138,14 @@ export function openTooLong(shop: Shop, build: BuildRow, now: Minute): { no: num
   return penetrationsIn(build.records).flatMap((r) => {
     const since = openSince(r);
     if (since === undefined) return [];
-    const long = now - since > OPEN_DAYS * DAY;
+    const long = now - since > figure(shop, "openDays") * DAY;
     const bare = !r.data.cover?.trim();
     if (!long && !bare) return [];
-    const says = [`open since ${sayDay(zone, since)}`, bare && "nothing covers it for the night", long && `more than ${OPEN_DAYS} days`];
+    const says = [
+      `open since ${sayDay(zone, since)}`,
+      bare && "nothing covers it for the night",
+      long && `more than ${count(figure(shop, "openDays"), "day")}`,
+    ];
     return [{ no: r.no, title: r.title, says: says.filter(Boolean).join(", ") }];
   });
 }
@@ -240,17 +238,14 @@ export interface LateHole {
  * What a hole on this side costs more when it is made now than it would have before what lies behind it was begun: cover,
  * swarf a second time, cleaning, the lining's own cut. Undefined while nothing behind it is begun.
  */
-export function lateHole(build: Pick<BuildRow, "jobs">, side: Penetration["side"]): LateHole | undefined {
+export function lateHole(build: Pick<BuildRow, "jobs" | "figures">, side: Penetration["side"]): LateHole | undefined {
   const begun = build.jobs.filter((j) => INNER.has(j.stage) && j.state !== "todo" && BEHIND[side].some((z) => j.zones.includes(z)));
   if (!begun.length) return undefined;
   const swarf = jobWith(build.jobs, "swarf")?.minutes.likely ?? 0;
   const lined = begun.some((j) => j.stage !== "insulation");
-  const minutes = COVER_MINUTES + swarf + (lined ? LINING_MINUTES : 0);
-  const parts = [
-    `cover ${COVER_MINUTES}`,
-    `swarf and cleaning once more ${swarf}`,
-    ...(lined ? [`the lining's own cut ${LINING_MINUTES}`] : []),
-  ];
+  const [cover, lining] = [figure(build, "lateCover"), figure(build, "lateLining")];
+  const minutes = cover + swarf + (lined ? lining : 0);
+  const parts = [`cover ${cover}`, `swarf and cleaning once more ${swarf}`, ...(lined ? [`the lining's own cut ${lining}`] : [])];
   return {
     minutes,
     says: `${begun[0].name} has started behind it: ${sayMinutes(minutes)} more (${parts.join(", ")} min), and the edge dries first`,

@@ -2,16 +2,13 @@
 
 import { entriesOf } from "./docket/of";
 import { type AskedJob, around } from "./extra";
+import { figure } from "./house-figures";
 import type { BuildRow, JobRow } from "./model";
 
 /** Work of these stages leaves faces that are seen. */
 const SEEN = new Set(["panels", "furniture"]);
 /** Hot work and swarf fly from these. */
 const HOT = new Set(["grinder"]);
-/** Minutes to cover one finished thing, at least so many in all, and to clean up: house figures. */
-const COVER = { each: 10, least: 15 };
-const CLEAN = 15;
-
 type Dirt = "dust" | "sparks" | "water";
 
 const COVERS: Readonly<Record<Dirt, readonly string[]>> = {
@@ -50,7 +47,7 @@ const isCovered = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "zones">)
  * Covering and cleaning up for dirty work that is next, covering aside all it waits for is done or under way; cleaning also while it is
  * under way, or a sheet lies there already. An order that needs neither has the dirty work first: what is not finished yet is not asked for.
  */
-export function protection(build: Pick<BuildRow, "jobs" | "records">): AskedJob[] {
+export function protection(build: Pick<BuildRow, "jobs" | "records" | "figures">): AskedJob[] {
   const byId = new Map(build.jobs.map((j) => [j.id, j]));
   return build.jobs.flatMap((job): AskedJob[] => {
     const dirt = dirtOf(job);
@@ -66,7 +63,7 @@ export function protection(build: Pick<BuildRow, "jobs" | "records">): AskedJob[
       key: cover,
       name: `Cover what is finished: ${job.name}`,
       why: `${job.name} makes ${dirt === "water" ? "wet" : dirt} where ${names.join(", ")} ${names.length > 1 ? "are" : "is"} finished`,
-      minutes: around(Math.max(COVER.least, COVER.each * finished.length)),
+      minutes: around(Math.max(figure(build, "coverLeast"), figure(build, "coverEach") * finished.length)),
       steps: [...names.map((n) => `Cover: ${n}`), ...COVERS[dirt], "On the list of temporary things, with who takes it off"],
       shots: ["all of it covered"],
       after: [],
@@ -77,7 +74,7 @@ export function protection(build: Pick<BuildRow, "jobs" | "records">): AskedJob[
       key: `clean:${job.id}`,
       name: `Clean up behind: ${job.name}`,
       why: `what it leaves on ${names.join(", ")}`,
-      minutes: around(CLEAN),
+      minutes: around(figure(build, "cleanUp")),
       steps: [...CLEANS[dirt], "Off the list of temporary things"],
       shots: ["clean, nothing left under an edge"],
       after: [job.id],

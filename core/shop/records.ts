@@ -7,6 +7,7 @@ import { VIEWS, type ViewName } from "../van/drawing";
 import { circuitFaults } from "./circuits";
 import type { Values } from "./docket/fields";
 import { DOCKETS, type DocketData, type DocketKind, docketRead, docketSchema, isDocket } from "./docket/kinds";
+import type { House } from "./house-figures";
 
 const text = { type: "string", maxLength: 500 } as const;
 const words = { ...text, minLength: 1, pattern: "\\S" } as const;
@@ -349,9 +350,10 @@ export function readRecord(
   kind: RecordKind,
   data: unknown,
   closed = false,
+  house: House = {},
 ): { data: BuildRecord["data"]; faults: { path: string; message: string }[] } {
   if (isDocket(kind)) {
-    const r = docketRead(kind, READ[kind](data) as unknown as Values, closed);
+    const r = docketRead(kind, READ[kind](data) as unknown as Values, closed, house);
     return { data: r.data as unknown as BuildRecord["data"], faults: r.faults };
   }
   const clean = READ[kind](data);

@@ -17,27 +17,27 @@ const mark = (data: Partial<Mark>): BuildRecord => ({
 });
 /** Cleaned up to and with a step, one every ten minutes. */
 const upTo = (name: ShellZoneName, last: ShellStep, by = "Teo", at = NOW - 600): ShellZone =>
-  SHELL_STEPS.slice(0, SHELL_STEPS.indexOf(last) + 1).reduce<ShellZone>((z, s, k) => ticked(z, s, by, at + 10 * k), {
+  SHELL_STEPS.slice(0, SHELL_STEPS.indexOf(last) + 1).reduce<ShellZone>((z, s, k) => ticked({}, z, s, by, at + 10 * k), {
     zone: name,
     steps: {},
   });
-const of = (records: BuildRecord[], name: ShellZoneName, now = NOW) => shellStates(records, now).find((z) => z.zone === name)!;
+const of = (records: BuildRecord[], name: ShellZoneName, now = NOW) => shellStates({ records }, now).find((z) => z.zone === name)!;
 
 describe("a zone of the shell", () => {
   it("is there for every zone, with the step that comes next", () => {
-    expect(shellStates([], NOW).map((z) => [z.zone, z.next])).toEqual(SHELL_ZONES.map((z) => [z, "vacuum"]));
+    expect(shellStates({ records: [] }, NOW).map((z) => [z.zone, z.next])).toEqual(SHELL_ZONES.map((z) => [z, "vacuum"]));
     expect(of([zone(upTo("left", "wash"))], "left")).toMatchObject({ next: "dry", accepted: null });
     for (const s of SHELL_STEPS) expect(STEP_WORDS[s].why.length).toBeGreaterThan(10);
   });
 
   it("opens what lies behind a step that is taken back or done again", () => {
     const whole = { ...upTo("left", "rust"), accepted: { by: "Mara", at: NOW } };
-    const again = ticked(whole, "scuff", "Teo", NOW);
+    const again = ticked({}, whole, "scuff", "Teo", NOW);
     expect(Object.keys(again.steps)).toEqual(["vacuum"]);
     expect(again.accepted).toBeUndefined();
     // Out of order: what is behind it was done on its dirt.
     const { scuff: _gap, ...unscuffed } = upTo("left", "dry").steps;
-    expect(Object.keys(ticked({ zone: "left", steps: unscuffed }, "scuff", "Teo", NOW).steps)).toEqual(["vacuum", "scuff"]);
+    expect(Object.keys(ticked({}, { zone: "left", steps: unscuffed }, "scuff", "Teo", NOW).steps)).toEqual(["vacuum", "scuff"]);
   });
 
   it("counts a degreasing for an hour and no longer; doing it again takes nothing back", () => {
@@ -45,7 +45,7 @@ describe("a zone of the shell", () => {
     const at = z.steps.degrease!.at;
     const stale = (now: number) => of([zone(z)], "left", now).steps.at(-1)!.stale;
     expect([stale(at), stale(at + 60), stale(at + 61)]).toEqual([false, false, true]);
-    const again = ticked(z, "degrease", "Ines", at + 200);
+    const again = ticked({}, z, "degrease", "Ines", at + 200);
     expect(again.steps.degrease).toEqual({ by: "Ines", at: at + 200 });
     expect(again.steps.rust).toEqual(z.steps.rust);
     expect(again.accepted).toEqual(z.accepted);

@@ -3,6 +3,7 @@
 
 import { hasRole } from "../library/roles";
 import type { ViewName } from "../van/drawing";
+import { figure, type House } from "./house-figures";
 import { marksIn } from "./marks";
 import type { BuildRow, JobRow } from "./model";
 import { type BuildRecord, SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "./records";
@@ -26,11 +27,8 @@ export const STEP_WORDS: Record<ShellStep, { label: string; why: string }> = {
   wash: { label: "Wash, rinse", why: "takes salts and grease that no solvent lifts" },
   dry: { label: "Dry", why: "water under paint or glue lifts it" },
   rust: { label: "Rust, bare metal", why: "treated and painted on dry, clean metal" },
-  degrease: { label: "Degrease", why: "just before bonding; it counts for an hour" },
+  degrease: { label: "Degrease", why: "just before bonding; it counts for a while only" },
 };
-
-/** Minutes for which a degreased surface counts as clean. A house figure. */
-const DEGREASED = 60;
 
 /** Which drawings of the van show a zone, for the marks on it. */
 const SEEN: Record<ViewName, ShellZoneName> = {
@@ -71,7 +69,8 @@ export interface ZoneState {
 }
 
 /** Every zone, whether anything is written down of it or not, as it stands now. */
-export function shellStates(records: readonly BuildRecord[], now: number): ZoneState[] {
+export function shellStates(build: Pick<BuildRow, "records" | "figures">, now: number): ZoneState[] {
+  const { records } = build;
   const kept = new Map(zonesIn(records).map((r) => [r.data.zone, r]));
   const marks = marksIn(records).filter((m) => m.closedAt === null);
   return SHELL_ZONES.map((zone) => {
@@ -85,7 +84,7 @@ export function shellStates(records: readonly BuildRecord[], now: number): ZoneS
         step,
         by: done?.by ?? null,
         at: done?.at ?? null,
-        stale: step === "degrease" && done !== undefined && now - done.at > DEGREASED,
+        stale: step === "degrease" && done !== undefined && now - done.at > figure(build, "degreased"),
       };
     });
     // Degreasing is for whoever bonds: a zone is handed over without it.
@@ -114,11 +113,11 @@ export function shellStates(records: readonly BuildRecord[], now: number): ZoneS
  * A zone after a step was ticked (or taken back, when it was): every step behind it is open again, since it would have been
  * done on the dirt of this one, and so is its taking over.
  */
-export function ticked(zone: ShellZone, step: ShellStep, by: string, at: number): ShellZone {
+export function ticked(house: House, zone: ShellZone, step: ShellStep, by: string, at: number): ShellZone {
   const k = SHELL_STEPS.indexOf(step);
   const steps: ShellZone["steps"] = {};
   for (const s of SHELL_STEPS.slice(0, k)) if (zone.steps[s]) steps[s] = zone.steps[s];
-  if (!zone.steps[step] || (step === "degrease" && at - zone.steps[step].at > DEGREASED)) steps[step] = { by, at };
+  if (!zone.steps[step] || (step === "degrease" && at - zone.steps[step].at > figure(house, "degreased"))) steps[step] = { by, at };
   // Degreasing is the last of them and again and again: it takes nothing back.
   const accepted = step === "degrease" ? zone.accepted : undefined;
   return { zone: zone.zone, steps, ...(accepted ? { accepted } : {}), ...(zone.back ? { back: zone.back } : {}) };
@@ -151,8 +150,12 @@ export function rework(records: readonly BuildRecord[]): Map<string, number> {
 }
 
 /** The zones that a job is about: all of them where it cleans, those it shuts in where it insulates and they are kept. */
-export function zonesOf(build: Pick<BuildRow, "records">, job: Pick<JobRow, "roles" | "stage" | "zones">, now: number): ZoneState[] {
-  const all = shellStates(build.records, now);
+export function zonesOf(
+  build: Pick<BuildRow, "records" | "figures">,
+  job: Pick<JobRow, "roles" | "stage" | "zones">,
+  now: number,
+): ZoneState[] {
+  const all = shellStates(build, now);
   if (hasRole(job, "clean")) return all;
   if (job.stage !== "insulation") return [];
   return all.filter((z) => z.id !== null && COVERS[z.zone].some((c) => job.zones.includes(c)));
@@ -167,12 +170,12 @@ const SHUTS: ReadonlySet<string> = new Set(["insulation", "panels"]);
  * that nothing is written down of is left to the proof of the strip.
  */
 export function shellBefore(
-  build: Pick<BuildRow, "records">,
+  build: Pick<BuildRow, "records" | "figures">,
   job: Pick<JobRow, "stage" | "zones" | "irreversible">,
   now: number,
 ): string[] {
   if (!SHUTS.has(job.stage)) return [];
-  return shellStates(build.records, now)
+  return shellStates(build, now)
     .filter((z) => COVERS[z.zone].some((c) => job.zones.includes(c)))
     .flatMap((z) => {
       const name = ZONE_WORDS[z.zone].toLowerCase();
@@ -187,6 +190,6 @@ export function shellBefore(
       const last = z.steps.find((s) => s.step === "degrease")!;
       if (job.irreversible !== "bond") return [];
       if (last.at === null) return [`${name} is not degreased`];
-      return last.stale ? [`${name} was degreased more than ${DEGREASED} minutes ago`] : [];
+      return last.stale ? [`${name} was degreased more than ${figure(build, "degreased")} minutes ago`] : [];
     });
 }

@@ -5,7 +5,6 @@ import { entriesOf } from "./docket/of";
 import { figure } from "./house-figures";
 import type { BuildRow, Shop } from "./model";
 import { penetrationsIn } from "./penetrations";
-import { SECOND_LOOK } from "./sparks";
 
 export interface SlotOffer {
   build: string;
@@ -20,7 +19,7 @@ export function slotOffers(shop: Shop, minutes: number, now: number): SlotOffer[
   for (const b of shop.builds) {
     if (b.at === null) continue;
     for (const r of entriesOf(b.records, "sparks"))
-      if (r.data.stamps?.clean && !r.data.stamps.look && r.data.stamps.clean.at + SECOND_LOOK <= now)
+      if (r.data.stamps?.clean && !r.data.stamps.look && r.data.stamps.clean.at + figure(shop, "secondLook") <= now)
         out.push({ build: b.name, text: `second look for swarf: ${r.title}` });
     for (const h of penetrationsIn(b.records))
       if (h.data.state === "closed" && h.data.bead === "holding" && cured(b, h.jobId, now) && sealable(shop, b, minutes, now))

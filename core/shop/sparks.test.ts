@@ -6,7 +6,7 @@ import { entry } from "./testing/entry";
 import { job, NOW, testShop, zone } from "./testing/shop";
 
 const cut: Sparks = { tool: "jigsaw" };
-const stamp = (s: Sparks, name: "last" | "clean" | "look", now: number) => stamped(s, name, "Teo", now, zone);
+const stamp = (s: Sparks, name: "last" | "clean" | "look", now: number) => stamped({}, s, name, "Teo", now, zone);
 const must = (s: Sparks | string): Sparks => {
   if (typeof s === "string") throw new Error(s);
   return s;
@@ -16,24 +16,24 @@ describe("sparks and swarf", () => {
   it("the swarf is off, then looked at again half an hour later, not before", () => {
     expect(stamp(cut, "look", NOW)).toBe("the swarf has to be off first");
     const clean = must(stamp(cut, "clean", NOW));
-    expect(sparksOpen(clean, NOW, zone)).toEqual(["no second look yet, from 10:30"]);
+    expect(sparksOpen({}, clean, NOW, zone)).toEqual(["no second look yet, from 10:30"]);
     expect(stamp(clean, "look", NOW + 29)).toMatch(/look again from 10:30/);
     const looked = must(stamp(clean, "look", NOW + 30));
-    expect(sparksOpen(looked, NOW + 30, zone)).toEqual([]);
+    expect(sparksOpen({}, looked, NOW + 30, zone)).toEqual([]);
     expect(docketOver("sparks", { ...looked }, false)).toBe(true);
   });
   it("a new spark takes back what was cleaned before it", () => {
     const looked = must(stamp(must(stamp(cut, "clean", NOW)), "look", NOW + 40));
     const again = must(stamp(looked, "last", NOW + 60));
-    expect(sparksOpen(again, NOW + 60, zone)).toEqual(["its swarf is not off"]);
+    expect(sparksOpen({}, again, NOW + 60, zone)).toEqual(["its swarf is not off"]);
     expect(docketOver("sparks", { ...again }, false)).toBe(false);
   });
   it("a grinder is watched for half an hour after the last spark", () => {
     const grind = must(stamp({ tool: "grinder", masked: "glass", extinguisher: true }, "last", NOW));
-    expect(watchUntil(grind)).toBe(NOW + 30);
-    expect(sparksOpen(grind, NOW + 10, zone)[0]).toBe("fire watch until 10:30");
-    expect(sparksOpen(grind, NOW + 30, zone)).toEqual(["its swarf is not off"]);
-    expect(watchUntil(must(stamp(cut, "last", NOW)))).toBeUndefined();
+    expect(watchUntil({}, grind)).toBe(NOW + 30);
+    expect(sparksOpen({}, grind, NOW + 10, zone)[0]).toBe("fire watch until 10:30");
+    expect(sparksOpen({}, grind, NOW + 30, zone)).toEqual(["its swarf is not off"]);
+    expect(watchUntil({}, must(stamp(cut, "last", NOW)))).toBeUndefined();
   });
   it("keeps the van where it stands, and insulation out while cavities are taped", () => {
     const shop = testShop();

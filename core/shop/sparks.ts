@@ -5,11 +5,8 @@ import { type Zone, zoneOf } from "../time/zone";
 import { cutsBody } from "./cuts";
 import { entriesOf } from "./docket/of";
 import type { Sparks } from "./docket/sparks";
+import { figure, type House } from "./house-figures";
 import type { BuildRow, JobRow, Shop } from "./model";
-
-/** Minutes of fire watch after the last spark, and until the second look for swarf. House figures. */
-export const FIRE_WATCH = 30;
-export const SECOND_LOOK = 30;
 
 export type StampName = "last" | "clean" | "look";
 
@@ -17,30 +14,30 @@ export type StampName = "last" | "clean" | "look";
 export const throwsChips = cutsBody;
 
 /** Until when the fire is watched: only after a grinder. */
-export const watchUntil = (s: Sparks): number | undefined =>
-  s.tool === "grinder" && s.stamps?.last ? s.stamps.last.at + FIRE_WATCH : undefined;
+export const watchUntil = (house: House, s: Sparks): number | undefined =>
+  s.tool === "grinder" && s.stamps?.last ? s.stamps.last.at + figure(house, "fireWatch") : undefined;
 
 /** What an entry still lacks before the van may leave its place, in words. */
-export function sparksOpen(s: Sparks, now: number, zone: Zone): string[] {
+export function sparksOpen(house: House, s: Sparks, now: number, zone: Zone): string[] {
   const out: string[] = [];
-  const until = watchUntil(s);
+  const until = watchUntil(house, s);
   if (until !== undefined && until > now) out.push(`fire watch until ${sayClock(zone, until)}`);
   if (!s.stamps?.clean) out.push("its swarf is not off");
-  else if (!s.stamps.look)
-    out.push(
-      `no second look yet${s.stamps.clean.at + SECOND_LOOK > now ? `, from ${sayClock(zone, s.stamps.clean.at + SECOND_LOOK)}` : ""}`,
-    );
+  else if (!s.stamps.look) {
+    const from = s.stamps.clean.at + figure(house, "secondLook");
+    out.push(`no second look yet${from > now ? `, from ${sayClock(zone, from)}` : ""}`);
+  }
   return out;
 }
 
 /** Whether it can be stamped now; in words why not. A new spark takes back what was cleaned before it. */
-export function stamped(s: Sparks, name: StampName, by: string, now: number, zone: Zone): Sparks | string {
+export function stamped(house: House, s: Sparks, name: StampName, by: string, now: number, zone: Zone): Sparks | string {
   const stamps = s.stamps ?? {};
   const stamp = { by, at: now };
   if (name === "last") return { ...s, stamps: { last: stamp } };
   if (name === "clean") return { ...s, stamps: { ...(stamps.last ? { last: stamps.last } : { last: stamp }), clean: stamp } };
   if (!stamps.clean) return "the swarf has to be off first";
-  const from = stamps.clean.at + SECOND_LOOK;
+  const from = stamps.clean.at + figure(house, "secondLook");
   if (now < from) return `look again from ${sayClock(zone, from)}: chips creep out of ledges meanwhile`;
   return { ...s, stamps: { ...stamps, look: stamp } };
 }
@@ -48,7 +45,7 @@ export function stamped(s: Sparks, name: StampName, by: string, now: number, zon
 /** What keeps the van where it stands. */
 export function sparksStop(shop: Pick<Shop, "workshop">, build: Pick<BuildRow, "records">, now: number): string[] {
   const zone = zoneOf(shop.workshop.zone);
-  return entriesOf(build.records, "sparks").flatMap((r) => sparksOpen(r.data, now, zone).map((w) => `${r.title}: ${w}`));
+  return entriesOf(build.records, "sparks").flatMap((r) => sparksOpen(shop, r.data, now, zone).map((w) => `${r.title}: ${w}`));
 }
 
 /** Cavities that are still taped shut: insulation waits until they are open again. */

@@ -41,7 +41,7 @@ export function stripClosing(shop: Shop, build: BuildRow, plan: Plan | undefined
     const job = first((j) => r.data.serves?.includes(j.code) ?? false);
     if (worn) out.push(line(`${r.title}: ${count(worn, "edge")} can't be trusted, scribe there`, job));
   }
-  for (const z of shellStates(build.records, now)) {
+  for (const z of shellStates(build, now)) {
     if (z.accepted) continue;
     if (z.holes || z.rust) {
       const words = [

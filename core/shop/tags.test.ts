@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { pullForward } from "./forward";
-import { CARRYING, carrying, dustWords, tagWords } from "./tags";
+import { carrying, dustWords, tagWords } from "./tags";
 import { at, done, job, NOW, testBuild, testShop } from "./testing/shop";
 
 const say = (t: number) => `${t - NOW} min`;
@@ -39,8 +39,8 @@ describe("what a job is like for those around it", () => {
   });
 
   it("counts the carrying of sheets when work is pulled forward", () => {
-    expect(carrying({ tags: ["big-sheet", "dust"] })).toBe(CARRYING);
-    expect(carrying({ tags: ["dust"] })).toBe(0);
+    expect(carrying({}, { tags: ["big-sheet", "dust"] })).toBe(10);
+    expect(carrying({}, { tags: ["dust"] })).toBe(0);
     const shop = testShop();
     done(shop, ["ST-01"], NOW - 60);
     const bench = job(shop, "OP-02");
@@ -48,6 +48,6 @@ describe("what a job is like for those around it", () => {
     bench.minutes.worst = (at("2027-03-03T17:00") - NOW) as number;
     expect([offer().carry, offer().fits]).toEqual([0, true]);
     bench.tags = ["big-sheet"];
-    expect([offer().carry, offer().fits]).toEqual([CARRYING, false]);
+    expect([offer().carry, offer().fits]).toEqual([10, false]);
   });
 });

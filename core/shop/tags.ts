@@ -1,10 +1,8 @@
 // What a job is like for those around it: under a roof or outdoors, big sheets, dust, water, noise, coats that dust ruins.
 
 import type { Tag } from "../library/schema";
+import { figure, type House } from "./house-figures";
 import type { JobRow, Shop } from "./model";
-
-/** Minutes to bring full sheets to where they are worked, and what is left back. A house figure. */
-export const CARRYING = 10;
 
 /** For a job's line and the library's editor. */
 export const TAG_WORDS: Readonly<Record<Tag, string>> = {
@@ -18,7 +16,8 @@ export const TAG_WORDS: Readonly<Record<Tag, string>> = {
 export const tagWords = (job: Pick<JobRow, "tags">): string[] => job.tags.map((t) => TAG_WORDS[t]);
 
 /** What a swap costs besides the work: sheets that have to be carried there first. */
-export const carrying = (job: Pick<JobRow, "tags">): number => (job.tags.includes("big-sheet") ? CARRYING : 0);
+export const carrying = (house: House, job: Pick<JobRow, "tags">): number =>
+  job.tags.includes("big-sheet") ? figure(house, "carrying") : 0;
 
 /**
  * Where a job makes dust and a coat dries within its reach, or the other way round: on the bench both, or in one van. In words; null:

@@ -5,6 +5,7 @@ import { hasRole } from "../library/roles";
 import type { Van } from "../van/model";
 import { entriesOf } from "./docket/of";
 import { TRAP_ZONES, type Trap, type TrapZone } from "./docket/shell";
+import { figure } from "./house-figures";
 import { openingStretch } from "./layout";
 import type { BuildRow, JobRow } from "./model";
 import { sideOf } from "./penetrations";
@@ -20,9 +21,6 @@ export interface TrapPlace {
   job: JobRow;
 }
 
-/** A flange reaches so far beyond its cut, mm, where no sheet says more. A house figure. */
-const FLANGE_MM = 40;
-
 const ribsIn = (ribs: readonly { atMm: number; widthMm: number }[], from: number, to: number): string =>
   ribs.flatMap((r, i) => (r.atMm + r.widthMm / 2 > from && r.atMm - r.widthMm / 2 < to ? [i + 1] : [])).join(", ");
 
@@ -35,6 +33,8 @@ function label(zone: TrapZone, rib: string, from: number, to: number, what: stri
 export function trapPlaces(build: BuildRow, van: Van | undefined): TrapPlace[] {
   if (!van) return [];
   const { sideRibs, roofRibs } = van.geometry;
+  // Where no sheet says more.
+  const flange = figure(build, "flange");
   const out: TrapPlace[] = [];
   for (const job of build.jobs) {
     if (job.stage !== "openings" || job.irreversible === null || job.state === "done") continue;
@@ -42,7 +42,7 @@ export function trapPlaces(build: BuildRow, van: Van | undefined): TrapPlace[] {
     const side = sideOf(job);
     if (!at || side === "rear") continue;
     const zone: TrapZone = side === "roof" ? "ceiling" : side;
-    const [from, to] = [at.from - FLANGE_MM, at.to + FLANGE_MM];
+    const [from, to] = [at.from - flange, at.to + flange];
     const rib = zone === "floor" ? "" : ribsIn(zone === "ceiling" ? roofRibs : sideRibs, from, to);
     out.push({ label: label(zone, rib, from, to, `under ${job.name}`), zone, rib, under: "flange", job });
   }

@@ -68,7 +68,7 @@ describe("parked things", () => {
       entry("parked", { wakes: "day", on: "2027-04-01", owner: "Ines" }, { title: "Clamping ring" }),
       entry("parked", { wakes: "day", on: "2027-03-01", owner: "Ines" }, { title: "Old", closedAt: NOW }),
     ];
-    const asked = waitDecisions({ zone, now: NOW, planned: new Map() }, build);
+    const asked = waitDecisions({ shop: testShop(), zone, now: NOW, planned: new Map() }, build);
     expect(asked.map((d) => [d.title, d.detail])).toEqual([["Parked: Trim ring", "its day, 2027-03-01, has come; Teo has it"]]);
     expect(parkedLeft(build.records)).toEqual(["Trim ring (Teo)", "Clamping ring (Ines)"]);
   });
@@ -93,7 +93,8 @@ describe("a zone that serves as a bench", () => {
   });
   it("is asked back two days before the first work in it", () => {
     build.records = [lend()];
-    const ask = (t: string) => waitDecisions({ zone, now: NOW, planned: new Map([[van.id, { start: t }]]) }, build).map((d) => d.title);
+    const ask = (t: string) =>
+      waitDecisions({ shop: testShop(), zone, now: NOW, planned: new Map([[van.id, { start: t }]]) }, build).map((d) => d.title);
     expect(ask("2027-03-05T09:00")).toEqual([]);
     expect(ask("2027-03-04T09:00")).toEqual(["Ask the floor back from Cutting"]);
   });

@@ -4,6 +4,7 @@ import { formatDate, type Minute, type Zone } from "../time/zone";
 import type { Decision } from "./decisions";
 import { type DocketRecord, entriesOf } from "./docket/of";
 import { airAt } from "./heat";
+import { figure } from "./house-figures";
 import type { BuildRow, JobRow, Shop } from "./model";
 
 const openOf = <K extends "parked" | "attend" | "zonebench">(records: BuildRow["records"], kind: K): DocketRecord<K>[] =>
@@ -59,10 +60,8 @@ export function benchUntil(build: Pick<BuildRow, "records">, job: Pick<JobRow, "
   return days.length ? Math.max(...days) : undefined;
 }
 
-/** A zone is asked back so many days before the first work in it. */
-const ASK_DAYS = 2;
-
 interface Look {
+  shop: Pick<Shop, "workshop">;
   zone: Zone;
   now: Minute;
   planned: ReadonlyMap<string, { start: string }>;
@@ -80,7 +79,7 @@ export function waitDecisions(x: Look, b: BuildRow): Decision[] {
       .filter((j) => j.state === "todo" && j.place === "van" && j.zones.includes(r.data.zone) && x.planned.has(j.id))
       .map((j) => ({ j, at: x.zone.parse(x.planned.get(j.id)!.start) }))
       .sort((m, n) => m.at - n.at)[0];
-    if (first && first.at - x.now <= ASK_DAYS * 1440)
+    if (first && first.at - x.now <= figure(x.shop, "waitsAhead") * 1440)
       out.push({
         ...base,
         mark: "B",

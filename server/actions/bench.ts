@@ -1,7 +1,8 @@
 // Actions of the bench beside start and stop: questions before what can't be undone, pieces, waived steps, what a job is done but for.
 
 import { v7 } from "uuid";
-import { countFault, maySign, SIGNS_FROM_LEVEL, signFault } from "@/core/shop/first-piece";
+import { countFault, maySign, signFault } from "@/core/shop/first-piece";
+import { figure } from "@/core/shop/house-figures";
 import { releaseFault } from "@/core/shop/released";
 import { insert, run, toSql } from "@/db/pool";
 import { releaseJob, signFirstPiece } from "@/db/release";
@@ -86,7 +87,10 @@ export const benchActions = [
       const f = await find(x, ids[0]);
       await worksOn(x.c, user, f.job.buildId);
       if (!maySign(f.shop, f.job, user))
-        throw new Refusal(403, `The first piece is signed by the lead, or by somebody with the skill at level ${SIGNS_FROM_LEVEL}.`);
+        throw new Refusal(
+          403,
+          `The first piece is signed by the lead, or by somebody with the skill at level ${figure(f.shop, "signsFrom")}.`,
+        );
       const fault = signFault(f.job);
       if (fault) throw new Refusal(409, fault);
       const read = b.read.trim().slice(0, 300);

@@ -61,7 +61,7 @@ export const paperActions = [
       change(user, async (x) => {
         const { build, record } = await recordOf(x, ids[0]);
         if (record.kind !== "sparks") throw new Refusal(422, "Only hot work and swarf are stamped.");
-        const next = stamped(record.data, b.stamp, user.name, x.now, x.zone);
+        const next = stamped(build, record.data, b.stamp, user.name, x.now, x.zone);
         if (typeof next === "string") throw new Refusal(409, `Not yet: ${next}.`);
         await setRecordData(x.c, record.id, next, docketOver("sparks", { ...next }, false) ? x.now : null);
         await x.event({

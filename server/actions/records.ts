@@ -6,6 +6,7 @@ import type { Values } from "@/core/shop/docket/fields";
 import { DOCKETS, type DocketKind, docketOver, isDocket } from "@/core/shop/docket/kinds";
 import type { Sparks } from "@/core/shop/docket/sparks";
 import { chainFaults } from "@/core/shop/hole-chain";
+import type { House } from "@/core/shop/house-figures";
 import { itemFaults } from "@/core/shop/inventory";
 import { workedMinutes } from "@/core/shop/left";
 import { lateHole, nextNumber, penetrationFaults, soakFrom, weepOf } from "@/core/shop/penetrations";
@@ -40,10 +41,10 @@ const wordOf = (kind: RecordKind, data: unknown) => (kind === "penetration" ? (d
 const logged = (kind: RecordKind): string => LOGGED[kind] ?? (isDocket(kind) ? DOCKETS[kind].many.toLowerCase() : kind);
 
 /** Whether it is over by what it says, whatever the form says; where it says nothing of it, the form decides. */
-function over(kind: RecordKind, data: unknown, asked: boolean): boolean {
+function over(house: House, kind: RecordKind, data: unknown, asked: boolean): boolean {
   // A hole is over when it was seen dry under water, a circuit when it was measured dead.
   if (kind === "penetration") return (data as Penetration).state === "tested";
-  if (kind === "circuit") return isDead(data as Circuit);
+  if (kind === "circuit") return isDead(house, data as Circuit);
   return isDocket(kind) ? docketOver(kind, data as Values, asked) : asked;
 }
 
@@ -63,8 +64,8 @@ async function buildOf(x: Change, id: string, job?: string) {
 }
 
 /** The record's data, or a refusal that names the field. */
-function checked(kind: RecordKind, data: unknown, closed = false) {
-  const r = readRecord(kind, data, closed);
+function checked(house: House, kind: RecordKind, data: unknown, closed = false) {
+  const r = readRecord(kind, data, closed, house);
   refuse(r.faults);
   return r.data;
 }
@@ -95,7 +96,7 @@ async function withWay(x: Change, by: string, buildId: string, id: string, next:
   const { shop, build } = await buildOf(x, buildId);
   const record = build.records.find((r) => r.id === id)!;
   const was = record.data as Penetration;
-  refuse(penetrationFaults(was, next, why, soakFrom(shop, build, record.jobId, x.now)));
+  refuse(penetrationFaults(build, was, next, why, soakFrom(shop, build, record.jobId, x.now)));
   next.no = was.no;
   if (was.chain) next.chain = was.chain;
   if (was.state !== next.state) refuse(chainFaults(next, record.shows ?? [], why));
@@ -128,11 +129,11 @@ export const recordActions = [
         const job = build.jobs.find((j) => j.id === b.jobId);
         // How far the job had come is what the clock says, not what the form says.
         const boxed = b.kind === "decision" && b.data.timeBox === true && job ? { workedMinutes: workedMinutes(shop, job, x.now) } : {};
-        const data = checked(b.kind, { ...b.data, ...boxed });
+        const data = checked(build, b.kind, { ...b.data, ...boxed });
         if (b.kind === "item") refuse(itemFaults(build, undefined, data as Item, false, ""));
         if (b.kind === "penetration") {
           const p = data as Penetration;
-          refuse(penetrationFaults(undefined, p, ""));
+          refuse(penetrationFaults(build, undefined, p, ""));
           const late = lateHole(build, p.side);
           if (late && user.role !== "lead") throw new Refusal(403, `A hole here is the lead's to decide now: ${late.says}.`);
           p.no = nextNumber(build.records);
@@ -149,7 +150,7 @@ export const recordActions = [
             data,
             said_by: user.id,
             said_at: toSql(x.now),
-            closed_at: b.kind !== "penetration" && over(b.kind, data, false) ? toSql(x.now) : null,
+            closed_at: b.kind !== "penetration" && over(build, b.kind, data, false) ? toSql(x.now) : null,
           },
         ]);
         if (b.kind === "decision" && (data as Decision).course === "supplier" && job)
@@ -176,17 +177,18 @@ export const recordActions = [
         if (r.kind === "zone" || r.kind === "kit") throw new Refusal(422, `A ${r.kind} is ticked step by step.`);
         if (isDocket(r.kind)) refuseDocket(r.kind, user.role, undefined);
         else if (!ANYBODYS.has(r.kind) && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
-        const data = checked(r.kind, b.data, b.closed);
+        const { build } = await buildOf(x, r.build_id);
+        const data = checked(build, r.kind, b.data, b.closed);
         if (r.kind === "fault") await refusePart(x, r.build_id, data as FaultCard, b.closed);
         if (r.kind === "fault" && b.closed && !(data as { outcome?: string }).outcome?.trim())
           throw badField("outcome", "is missing: say what it was before the card is closed");
         if (r.kind === "item") await withHistory(x, user.name, r.build_id, ids[0], data as Item, b);
         if (r.kind === "penetration") await withWay(x, user.name, r.build_id, ids[0], data as Penetration, b.why?.trim() ?? "");
         if (r.kind === "sparks") {
-          const was = (await buildOf(x, r.build_id)).build.records.find((o) => o.id === ids[0])?.data as Sparks | undefined;
+          const was = build.records.find((o) => o.id === ids[0])?.data as Sparks | undefined;
           if (was?.stamps) (data as Sparks).stamps = was.stamps;
         }
-        const closed = over(r.kind, data, b.closed);
+        const closed = over(build, r.kind, data, b.closed);
         await editRow(x.c, "record", "The record", ids[0], b.version, {
           title: { column: "title", value: b.title.trim().slice(0, 300) },
           data: { column: "data", value: JSON.stringify(data) },

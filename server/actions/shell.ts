@@ -144,7 +144,7 @@ export const shellActions = [
       change(user, async (x) => {
         const build = await buildOf(x, ids[0]);
         const was = zoneOf(build, b.zone)?.data ?? { zone: b.zone, steps: {} };
-        const next = ticked(was, b.step, user.name, x.now);
+        const next = ticked(build, was, b.step, user.name, x.now);
         const label = STEP_WORDS[b.step].label.toLowerCase();
         await keep(x, user.id, build, next, next.steps[b.step] ? `${label} done` : `${label} taken back`);
       }),
@@ -153,7 +153,7 @@ export const shellActions = [
     change(user, async (x) => {
       const build = await buildOf(x, ids[0]);
       const was = zoneOf(build, b.zone)?.data ?? { zone: b.zone, steps: {} };
-      const no = notTakenOver(shellStates(build.records, x.now).find((z) => z.zone === b.zone)!, was, user.name);
+      const no = notTakenOver(shellStates(build, x.now).find((z) => z.zone === b.zone)!, was, user.name);
       if (no) throw new Refusal(409, `${ZONE_WORDS[b.zone]} can't be taken over: ${no}.`);
       await keep(x, user.id, build, { ...was, accepted: { by: user.name, at: x.now } }, "taken over as clean");
     }),

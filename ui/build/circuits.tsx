@@ -1,8 +1,10 @@
 "use client";
+
 // Circuits that others added: dead by measuring, or led away, before anything sparks near them.
 
 import { useState } from "react";
-import { type CircuitRecord, circuitsIn, DEAD_V, isDead, sayCircuit } from "@/core/shop/circuits";
+import { type CircuitRecord, circuitsIn, isDead, sayCircuit } from "@/core/shop/circuits";
+import { figure as houseFigure } from "@/core/shop/house-figures";
 import type { Circuit } from "@/core/shop/records";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
@@ -36,8 +38,8 @@ export function Circuits({ view }: { view: BuildView }) {
         <div className="min-w-0 flex-1">
           <h2 className="text-[0.9375rem]">Added circuits</h2>
           <p className="text-muted">
-            Dead only when measured, {DEAD_V} V at most. Cutting, drilling and grinding wait where one is live and not led away. Mains is
-            for a ticket holder.
+            Dead only when measured, {houseFigure(view, "deadVolts")} V at most. Cutting, drilling and grinding wait where one is live and
+            not led away. Mains is for a ticket holder.
           </p>
         </div>
         <Button onClick={() => setForm({})}>Add a circuit</Button>
@@ -61,9 +63,12 @@ export function Circuits({ view }: { view: BuildView }) {
               </span>
             </button>
             <span
-              className={cx("font-semibold", isDead(r.data) ? "text-green-text" : r.data.routed ? "text-amber-text" : "text-signal-text")}
+              className={cx(
+                "font-semibold",
+                isDead(view, r.data) ? "text-green-text" : r.data.routed ? "text-amber-text" : "text-signal-text",
+              )}
             >
-              {sayCircuit(r.data)}
+              {sayCircuit(view, r.data)}
             </span>
             <RecordPhotos id={r.id} title={r.title} photos={r.photos} />
           </li>

@@ -1,8 +1,10 @@
 "use client";
+
 // One hole through the skin: where it is, how far, what covers it, how it stood the water.
 
 import { useState } from "react";
-import { DRIEST, isOpen, SIDE_WORDS, WAY } from "@/core/shop/penetrations";
+import { figure as houseFigure } from "@/core/shop/house-figures";
+import { isOpen, SIDE_WORDS, WAY } from "@/core/shop/penetrations";
 import type { Penetration } from "@/core/shop/records";
 import { Area, Check, Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";
@@ -134,7 +136,7 @@ export function HoleForm({ view, was, onDone }: { view: BuildView; was?: ShownHo
             <b>Rain came in</b> {time(view.zone, d.wet.at)}: {d.wet.where}. Dry it out, clean, prime again, look for rust; then read the
             timber.
           </p>
-          {field("moisture", "Moisture of the timber, %", { inputMode: "decimal", hint: `${DRIEST} at most` })}
+          {field("moisture", "Moisture of the timber, %", { inputMode: "decimal", hint: `${houseFigure(view, "driest")} at most` })}
         </div>
       )}
       {asksWhy && field("why", "Why, and who allows it")}

@@ -7,7 +7,7 @@ import type { BuildDate } from "@/core/shop/dates";
 import type { FixingEstimate } from "@/core/shop/fixings";
 import type { Between } from "@/core/shop/hand-to-hand";
 import type { Inventory } from "@/core/shop/inventory";
-import type { JobState } from "@/core/shop/model";
+import type { JobState, Workshop } from "@/core/shop/model";
 import type { Money } from "@/core/shop/money";
 import type { OpenChoice } from "@/core/shop/open-choices";
 import type { Opening } from "@/core/shop/openings";
@@ -144,6 +144,8 @@ export interface BuildView {
   date: BuildDate;
   stages: StageProgress[];
   jobs: SheetJob[];
+  /** Figures of the house, where they differ from the usual. */
+  figures: Workshop["figures"];
   /** Orders of the house by name: where each differs from this build, and what it would break. */
   orders: { id: string; name: string; choices: Partial<Options>; differs: string[]; forbidden: string[] }[];
   /** What is wrong in what was written down about reach. */

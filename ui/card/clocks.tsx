@@ -34,11 +34,11 @@ export function CardClocks({ job, act, now }: { job: CardJob; act: Act; now: num
             <span className="min-w-0 flex-1 text-[1rem]">
               <b>{c.what}</b> <span className="text-muted">{c.title}</span>
               <span
-                className={cx("block", TONE[toneOf(c, now)])}
-                role={toneOf(c, now) === "stop" ? "alert" : undefined}
+                className={cx("block", TONE[toneOf(job, c, now)])}
+                role={toneOf(job, c, now) === "stop" ? "alert" : undefined}
                 suppressHydrationWarning
               >
-                {saysOf(c, now)}
+                {saysOf(job, c, now)}
               </span>
             </span>
             <Button
@@ -97,9 +97,9 @@ export function CardClocks({ job, act, now }: { job: CardJob; act: Act; now: num
 }
 
 // The page is drawn once, the clock goes on: what is left is counted here.
-const stateOf = (c: RunningClock, now: number) => clockState(c.what, c.until - c.minutes, c.minutes, now);
-const toneOf = (c: RunningClock, now: number) => stateOf(c, now).tone;
-const saysOf = (c: RunningClock, now: number): string => sayClockLeft(c.what, c.minutes, stateOf(c, now).left);
+const stateOf = (job: CardJob, c: RunningClock, now: number) => clockState(job, c.what, c.until - c.minutes, c.minutes, now);
+const toneOf = (job: CardJob, c: RunningClock, now: number) => stateOf(job, c, now).tone;
+const saysOf = (job: CardJob, c: RunningClock, now: number): string => sayClockLeft(c.what, c.minutes, stateOf(job, c, now).left);
 
 export function CardDayEnd({ end }: { end: NonNullable<CardView["dayEnd"]> }) {
   const list = (items: readonly string[], none: string) =>

@@ -28,9 +28,9 @@ const ADD: readonly (readonly [Kind, string])[] = [
 
 const titleOf = (kind: Kind): string => ADD.find(([k]) => k === kind)?.[1] ?? "Written down";
 
-function says(r: CardFound["records"][number]): string {
+function says(job: CardJob, r: CardFound["records"][number]): string {
   if (r.kind === "mark") return `${sayMark(r.data)} · ${VIEW_LABEL[r.data.view]}`;
-  if (r.kind === "circuit") return sayCircuit(r.data);
+  if (r.kind === "circuit") return sayCircuit(job, r.data);
   return isDocket(r.kind) ? DOCKETS[r.kind].says(r.data as unknown as Entry["data"]) : "";
 }
 
@@ -54,7 +54,7 @@ export function CardFoundList({ job }: { job: CardJob }) {
               <li key={r.id} className="flex flex-wrap items-center gap-2 border-b px-3 py-2 last:border-0">
                 <button type="button" onClick={() => setForm({ kind: r.kind, was: r })} className="min-h-11 min-w-0 flex-1 text-left">
                   <b>{r.title}</b>
-                  <span className="block text-[0.9375rem] text-muted">{says(r)}</span>
+                  <span className="block text-[0.9375rem] text-muted">{says(job, r)}</span>
                 </button>
                 <RecordPhotos id={r.id} title={r.title} photos={r.photos} touch />
               </li>

@@ -1,9 +1,11 @@
 "use client";
+
 // On the fitter's phone: the holes a job makes or soaks, each a step further by a tap; and the bare zones it cleans or shuts in.
 
 import { useState } from "react";
 import { HOLE_SHOWS, HOLE_STEP_WORDS, nextStep } from "@/core/shop/hole-chain";
-import { isOpen, SOAK_MINUTES, sendable } from "@/core/shop/penetrations";
+import { figure } from "@/core/shop/house-figures";
+import { isOpen, sendable } from "@/core/shop/penetrations";
 import { type Penetration, SHELL_STEPS } from "@/core/shop/records";
 import { STEP_WORDS, ZONE_WORDS, type ZoneState } from "@/core/shop/shell";
 import { HoleChain } from "../build/hole-chain";
@@ -32,14 +34,16 @@ export function CardHoles({ job, act, zone, now }: { job: CardJob; act: Act; zon
       <h3 className="text-[1.0625rem]">{job.soaks ? "To be soaked" : job.holes.length === 1 ? "Its hole" : "Its holes"}</h3>
       <ul className="mt-1 overflow-hidden rounded-md border bg-card">
         {job.holes.map((h) => (
-          <OneHole key={`${h.id} ${h.version}`} h={h} soaks={job.soaks} begun={job.state !== "todo"} act={act} zone={zone} now={now} />
+          <OneHole key={`${h.id} ${h.version}`} h={h} job={job} begun={job.state !== "todo"} act={act} zone={zone} now={now} />
         ))}
       </ul>
     </section>
   );
 }
 
-function OneHole({ h, soaks, begun, act, zone, now }: { h: Hole; soaks: boolean; begun: boolean; act: Act; zone: string; now: number }) {
+function OneHole({ h, job, begun, act, zone, now }: { h: Hole; job: CardJob; begun: boolean; act: Act; zone: string; now: number }) {
+  const { soaks } = job;
+  const soakMinutes = figure(job, "soakMinutes");
   const [cover, setCover] = useState(h.data.cover ?? "");
   const say = (more: Partial<Penetration>) => {
     const data = { ...sendable(h.data), ...more };
@@ -89,15 +93,11 @@ function OneHole({ h, soaks, begun, act, zone, now }: { h: Hole; soaks: boolean;
       )}
       {begun && soaks && shut && (
         <div className="mt-1 grid grid-cols-3 gap-2">
-          <Button
-            size="touch"
-            disabled={act.busy}
-            onClick={() => say({ state: "tested", soak: "dry", soakMinutes: SOAK_MINUTES, tagged: undefined })}
-          >
-            {`Dry, ${SOAK_MINUTES} min`}
+          <Button size="touch" disabled={act.busy} onClick={() => say({ state: "tested", soak: "dry", soakMinutes, tagged: undefined })}>
+            {`Dry, ${soakMinutes} min`}
           </Button>
           {(["damp", "drip"] as const).map((soak) => (
-            <Button key={soak} size="touch" disabled={act.busy} onClick={() => say({ soak, soakMinutes: SOAK_MINUTES })}>
+            <Button key={soak} size="touch" disabled={act.busy} onClick={() => say({ soak, soakMinutes })}>
               {soak === "damp" ? "Damp" : "Drips"}
             </Button>
           ))}

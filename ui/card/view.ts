@@ -5,6 +5,7 @@ import type { DayEnd } from "@/core/shop/day-end";
 import type { ClockName } from "@/core/shop/docket/clock";
 import type { Sparks } from "@/core/shop/docket/sparks";
 import type { KitLine } from "@/core/shop/kit";
+import type { Workshop } from "@/core/shop/model";
 import type { BuildRecord, Penetration } from "@/core/shop/records";
 import type { ZoneState } from "@/core/shop/shell";
 import type { SlotOffer } from "@/core/shop/short-slot";
@@ -99,6 +100,8 @@ export interface CardJob {
   sparks: { id: string; version: number; jobId: string | null; title: string; data: Sparks; open: string[] }[];
   /** Clocks of the van that run. */
   clocks: RunningClock[];
+  /** Figures of the house, where they differ from the usual. */
+  figures: Workshop["figures"];
   /** Times of its bond that are worked out and do not run yet. */
   bond: { what: ClockName; minutes: number }[];
   /** What speaks against doing it just now, and who does it for the first time. */

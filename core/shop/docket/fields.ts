@@ -1,6 +1,7 @@
 // How a kind of entry in a build's papers is declared: its fields, once, for the schema that checks them, the form that
 // asks them and the data that is kept.
 
+import type { House } from "../house-figures";
 export type Values = Record<string, unknown>;
 
 interface Common {
@@ -48,7 +49,7 @@ export interface Docket<D = Values> {
   /** The word for closing it by hand. */
   closes?: string;
   /** What is wrong in it beyond the fields themselves. */
-  faults?(d: D, closed: boolean): Fault[];
+  faults?(d: D, closed: boolean, house: House): Fault[];
 }
 
 /** A declared kind seen without its data's type: for lists of all kinds. */

@@ -1,5 +1,6 @@
 // Every declared kind of entry, by its name.
 
+import type { House } from "../house-figures";
 import { CONSENT, type Consent, OTHERS, type Others, OWNER, type Owner } from "./client";
 import { CLOCK_DOCKET, type Clock } from "./clock";
 import { DECIDER, type Decider } from "./decider";
@@ -75,10 +76,10 @@ export const isDocket = (kind: string): kind is DocketKind => kind in DOCKETS;
 export const docketSchema = (kind: DocketKind): object => schemaOf(DOCKETS[kind].fields);
 
 /** The data without what is not asked of it, and what is wrong with it by field. */
-export function docketRead(kind: DocketKind, data: Values, closed: boolean): { data: Values; faults: Fault[] } {
+export function docketRead(kind: DocketKind, data: Values, closed: boolean, house: House = {}): { data: Values; faults: Fault[] } {
   const d = DOCKETS[kind];
   const clean = tidy(d.fields, data);
-  return { data: clean, faults: [...missing(d.fields, clean), ...(d.faults?.(clean, closed) ?? [])] };
+  return { data: clean, faults: [...missing(d.fields, clean), ...(d.faults?.(clean, closed, house) ?? [])] };
 }
 
 /** Whether it is over: by what it says, or because somebody closed it. */

@@ -1,5 +1,6 @@
 // A travel seat that was loose, or whose mount is to be altered: one route, who released it, a torque for each bolt, proof.
 
+import { figure, type House } from "../house-figures";
 import { docket, type Fault } from "./fields";
 
 export interface Seat {
@@ -20,11 +21,6 @@ export interface Seat {
   signedBy?: string;
 }
 
-/** Of a hole's diameter, so much metal has to be left beside it. A house figure. */
-export const EDGE_DIAMETERS = 1.5;
-/** A torque may be off by so much of what is asked. A house figure; the maker's sheet rules. */
-const TORQUE_PLAY = 0.05;
-
 const CHECKS = {
   floorTrimmed: "cab floor edge trimmed before the base went down",
   locked: "locks in travel position",
@@ -33,10 +29,12 @@ const CHECKS = {
   lamps: "warning lamps out",
 } as const;
 
-/** Bolts whose torque is missing or off, as "b2: 38 of 45 Nm". */
-export const looseBolts = (d: Pick<Seat, "bolts">): string[] =>
+/** Bolts whose torque is missing or further off than the house takes, as "b2: 38 of 45 Nm". The maker's sheet rules. */
+export const looseBolts = (house: House, d: Pick<Seat, "bolts">): string[] =>
   (d.bolts ?? [])
-    .filter((b) => b.read === undefined || b.asked === undefined || Math.abs(b.read - b.asked) > TORQUE_PLAY * b.asked)
+    .filter(
+      (b) => b.read === undefined || b.asked === undefined || Math.abs(b.read - b.asked) > (figure(house, "torquePlay") / 100) * b.asked,
+    )
     .map((b) =>
       b.asked === undefined
         ? `${b.name}: the sheet's torque is missing`
@@ -46,8 +44,8 @@ export const looseBolts = (d: Pick<Seat, "bolts">): string[] =>
     );
 
 /** What its proof still lacks, in words; empty once the ticket holder may sign. */
-export const seatOpen = (d: Seat): string[] => [
-  ...(d.bolts?.length ? looseBolts(d) : ["no bolt is listed"]),
+export const seatOpen = (house: House, d: Seat): string[] => [
+  ...(d.bolts?.length ? looseBolts(house, d) : ["no bolt is listed"]),
   ...Object.entries(CHECKS)
     .filter(([k]) => !d[k as keyof typeof CHECKS])
     .map(([, words]) => `not seen: ${words}`),
@@ -110,19 +108,20 @@ export const SEAT = docket<Seat>({
             ? "part exchanged"
             : "loosened and re-torqued"),
       d.bolts?.length ? `${d.bolts.length} bolts` : undefined,
-      d.signedBy ? `signed by ${d.signedBy}` : seatOpen(d).slice(0, 2).join(", ") || "waits for its signature",
+      d.signedBy ? `signed by ${d.signedBy}` : seatOpen({}, d).slice(0, 2).join(", ") || "waits for its signature",
       d.retorqued && "torqued again",
     ]
       .filter(Boolean)
       .join(" · "),
   tone: (d) => (d.signedBy ? "ok" : "warn"),
   over: (d) => !!d.signedBy,
-  faults: (d) => {
+  faults: (d, _closed, house) => {
     const out: Fault[] = [];
-    if (d.route === "drilling" && d.holeMm !== undefined && d.edgeMm !== undefined && d.edgeMm < EDGE_DIAMETERS * d.holeMm)
-      out.push({ path: "edgeMm", message: `is too little: ${EDGE_DIAMETERS} diameters are ${EDGE_DIAMETERS * d.holeMm} mm` });
+    const diameters = figure(house, "edgeDiameters");
+    if (d.route === "drilling" && d.holeMm !== undefined && d.edgeMm !== undefined && d.edgeMm < diameters * d.holeMm)
+      out.push({ path: "edgeMm", message: `is too little: ${diameters} diameters are ${diameters * d.holeMm} mm` });
     if (d.signedBy) {
-      const open = seatOpen(d);
+      const open = seatOpen(house, d);
       if (open.length) out.push({ path: "signedBy", message: `can't be yet: ${open.join("; ")}` });
     }
     return out;
