@@ -1,17 +1,13 @@
-// Whole workshops: first plan, search and replan, with the checker's verdict on every plan. Each workshop in a process of its
+// Whole workshops: first plan and search, with the checker's verdict on every plan. Each workshop in a process of its
 // own, so that the memory told is what it takes.
 
 import { execFileSync } from "node:child_process";
 import { checkPlan } from "../../core/plan/check/check";
-import { diffPlans } from "../../core/plan/diff";
 import type { Plan, Problem } from "../../core/plan/model";
 import { makePlan } from "../../core/plan/planner";
 import { readPlan, readProblem } from "../../core/plan/read";
-import { rehearse } from "../../core/plan/rehearse";
 import { workshop } from "../../core/plan/testing/workshop";
-import { zoneOf } from "../../core/time/zone";
-import { CHANGES, problemOf, published, type Workshop } from "./changes";
-import { reachOf } from "./local";
+import { problemOf, type Workshop } from "./changes";
 import { clock, ms, percent, table, timed } from "./table";
 
 const SIZES = [
@@ -26,10 +22,6 @@ const WORKSHOPS: Workshop[] = [true, false].flatMap((calm) =>
   SIZES.map((size) => ({ name: calm ? "in order" : "overloaded", ...size, calm })),
 );
 
-/** So many changes of each kind are replanned. */
-const EACH = 10;
-/** Fewer of the jobs moved than this share is few. */
-const FEW = 0.1;
 /** Milliseconds, all told, to plan each build with nobody else in the workshop. */
 const ALONE = 10_000;
 
@@ -38,7 +30,6 @@ interface Measured {
   broken: number;
   size: string[];
   parts: string[];
-  replans: string[][];
 }
 
 const faultsOf = (p: Problem, plan: Plan): number => checkPlan(p, readPlan(plan)).length;
@@ -71,7 +62,7 @@ export function measure(index: number): Measured {
   const one = makePlan(problem, { ms: 1000, clock });
   const five = makePlan(problem, { ms: 5000, clock });
   const memory = process.memoryUsage().rss;
-  let broken = [first, one, five].reduce((n, p) => n + faultsOf(problem, p), 0);
+  const broken = [first, one, five].reduce((n, p) => n + faultsOf(problem, p), 0);
   const gain = 1 - total(five) / total(first);
   const alone = 1 - costAlone(problem) / total(first);
   const size = [
@@ -98,69 +89,14 @@ export function measure(index: number): Measured {
     String(set.builds),
     ...[cost.late, cost.flow, cost.shunts, cost.overtime].map((x) => String(Math.round(x ?? 0))),
   ];
-  const replans: string[][] = [];
-  // As the application's planner is warm before anybody changes anything (server/plan-thread.ts), so is this one.
-  if (set.builds >= 8) rehearse(published(problem, one));
-  if (set.builds >= 8)
-    for (const kind of CHANGES) {
-      const [row, faults] = replanned(set, problem, five, kind);
-      replans.push(row);
-      broken += faults;
-    }
-  return { broken, size, parts, replans };
-}
-
-function replanned(set: Workshop, problem: Problem, five: Plan, [name, change]: (typeof CHANGES)[number]): [row: string[], faults: number] {
-  const times: number[] = [];
-  const quicker: number[] = [];
-  const shares: number[] = [];
-  const more: number[] = [];
-  const local: boolean[] = [];
-  let churn = 0;
-  let faults = 0;
-  for (let n = 0; n < EACH; n++) {
-    const next = published(problem, five);
-    change(next, five, n);
-    const read = readProblem(next);
-    const [plan, time] = timed(() => makePlan(read, { iterations: 0, local: true }));
-    faults += faultsOf(read, plan);
-    const fresh = new Set(plan.jobs.filter((j) => j.id.startsWith("new.")).map((j) => j.id));
-    times.push(time);
-    // Measured again: what other work on the machine did to one run is seldom done to both.
-    quicker.push(Math.min(time, timed(() => makePlan(read, { iterations: 0, local: true }))[1]));
-    shares.push(diffPlans(zoneOf(problem.zone), five, plan, fresh).moves.length / five.jobs.length);
-    more.push(late(plan) - late(five));
-    local.push(reachOf(read) < FEW);
-    churn += plan.cost?.churn ?? 0;
-  }
-  const row = [
-    set.name,
-    String(set.builds),
-    name,
-    ms(middle(times)),
-    ms(Math.max(...times)),
-    ms(Math.max(...quicker)),
-    percent(middle(shares)),
-    `${shares.filter((x) => x < FEW).length} of ${EACH}`,
-    `${shares.filter((x, k) => local[k] && x < FEW).length} of ${local.filter(Boolean).length}`,
-    (more.reduce((x, y) => x + y, 0) / EACH).toFixed(1),
-    String(Math.round(churn / EACH)),
-    verdict(faults),
-  ];
-  return [row, faults];
-}
-
-function middle(list: readonly number[]): number {
-  const sorted = [...list].sort((x, y) => x - y);
-  const k = sorted.length >> 1;
-  return sorted.length % 2 ? sorted[k] : (sorted[k - 1] + sorted[k]) / 2;
+  return { broken, size, parts };
 }
 
 export function benchPlans(): { text: string; broken: number } {
   const all = WORKSHOPS.map((_, i): Measured => {
     const out = execFileSync(process.execPath, [...process.execArgv, process.argv[1], "bench", "one", String(i)], { encoding: "utf8" });
     const found: Measured = JSON.parse(out.trimEnd().split("\n").at(-1)!);
-    for (const row of [found.size, ...found.replans]) console.log(row.join("  "));
+    for (const row of [found.size]) console.log(row.join("  "));
     return found;
   });
   const text = `## Plans
@@ -199,20 +135,6 @@ Parts of the cost after five seconds:
 ${table(
   ["workshop", "builds", "late", "flow", "shunts", "overtime"],
   all.map((m) => m.parts),
-)}
-
-## Replans
-
-After one change, from the plan of five seconds as the published one, without further search; ${EACH} changes of each kind, early and
-late in the plan, the middle one and the longest; of two: the longest, when each is measured twice and the quicker run counts (others
-work on this machine too, which shows in single runs). Moved: jobs that begin at another minute, or with others, or elsewhere; "few" are the
-changes that moved fewer than one job in ten, "local" those among the local ones: where pushing what it hits and what then overlaps on,
-each job with its crew at its place, in the published order, would move fewer than one in ten. Late: builds more after their date than before, on average. The plans replanned are packed
-tight by the search, so that what is displaced often finds no gap near by; in the overloaded ones nobody has air to give.
-
-${table(
-  ["workshop", "builds", "change", "time", "longest", "of two", "moved", "few", "local", "late", "churn", "checker"],
-  all.flatMap((m) => m.replans),
 )}
 `;
   return { text, broken: all.reduce((n, m) => n + m.broken, 0) };
