@@ -36,6 +36,29 @@ test("stores are ordered and searched, the address keeps it, and the file has wh
   await expect(page.getByLabel("Filter by part, build or supplier")).toHaveValue("fan night bakery");
 });
 
+test("what is written down of a build is searched, ordered and saved too", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/night-bakery?tab=items");
+  const rows = page.getByRole("tabpanel").getByRole("listitem");
+  const all = await rows.count();
+  expect(all).toBeGreaterThan(2);
+  const first = (await rows.first().getByRole("button").first().locator("b").textContent())!;
+  await page.getByLabel("Search removed items").fill(first);
+  await expect(page.getByText(`1 of ${all}`)).toBeVisible();
+  await expect(rows).toHaveCount(1);
+  await expect(page).toHaveURL(/find-removed-items=/);
+  const saving = page.waitForEvent("download");
+  await page.getByRole("button", { name: "removed items as CSV" }).click();
+  const file = readFileSync((await (await saving).path())!, "utf8")
+    .trimEnd()
+    .split("\r\n");
+  expect(file).toHaveLength(2);
+  expect(file[1]).toContain(first);
+  await page.getByLabel("Search removed items").fill("");
+  await page.getByLabel("Order removed items by").selectOption("newest");
+  await expect(rows.last()).toContainText(first);
+});
+
 test("tabs, sheets and lanes have their place in the address, and a sheet its title", async ({ page }) => {
   await signIn(page, "Mara");
   await page.goto("/builds/night-bakery");

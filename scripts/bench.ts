@@ -1,10 +1,11 @@
 // ./wide-lane bench: speed and quality of the planner on generated problems with fixed seeds. `plan` are whole workshops,
 // `plain` resource problems with known optima; without either, both. `--write` puts both into docs/benchmarks.md.
-// `replan` replans after changes of one thing, beside a repair by hand. `app` puts fifty people at a server. `known` looks for better lengths of the plain problems (takes hours).
+// `replan` replans after changes of one thing, beside a repair by hand. `app` puts fifty people at a server, `clicks` measures from click to paint. `known` looks for better lengths of the plain problems (takes hours).
 
 import os from "node:os";
 import { readArgs, whole } from "./args";
 import { benchApp } from "./bench/app";
+import { benchClicks } from "./bench/clicks";
 import { findKnown } from "./bench/known";
 import { benchPlain } from "./bench/plain";
 import { benchPlans, measure } from "./bench/plans";
@@ -12,7 +13,8 @@ import { benchReplans } from "./bench/replans";
 import { writeSections } from "./bench/sections";
 import { Stop } from "./stop";
 
-const USAGE = "./wide-lane bench [plan | replan | plain | app [--people N] [--seconds N] | known [--seconds N] [--jobs N]] [--write]";
+const USAGE =
+  "./wide-lane bench [plan | replan | plain | app [--people N] [--seconds N] | clicks | known [--seconds N] [--jobs N]] [--write]";
 
 export default async function bench(args: string[]): Promise<number> {
   const read = readArgs(args, ["seconds", "jobs", "people"], ["write"], USAGE);
@@ -21,7 +23,7 @@ export default async function bench(args: string[]): Promise<number> {
     console.log(JSON.stringify(measure(Number(more[0]))));
     return 0;
   }
-  if (more.length || !["all", "plan", "replan", "plain", "app", "known"].includes(what)) throw new Stop(`Usage: ${USAGE}`, 2);
+  if (more.length || !["all", "plan", "replan", "plain", "app", "clicks", "known"].includes(what)) throw new Stop(`Usage: ${USAGE}`, 2);
   if (what === "known") {
     findKnown(whole(read, "seconds", 1, 3600) ?? 600, whole(read, "jobs", 1, 1000));
     return 0;
@@ -31,6 +33,12 @@ export default async function bench(args: string[]): Promise<number> {
     if (read.options.has("write")) writeSections(text);
     console.log(`\n${text}`);
     return faults ? 1 : 0;
+  }
+  if (what === "clicks") {
+    const { text, slow } = await benchClicks();
+    if (read.options.has("write")) writeSections(text);
+    console.log(`\n${text}`);
+    return slow ? 1 : 0;
   }
   if (what === "app") {
     const { text, errors } = await benchApp(whole(read, "people", 1, 1000) ?? 50, whole(read, "seconds", 5, 3600) ?? 60);

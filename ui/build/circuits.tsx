@@ -16,6 +16,7 @@ import { useForm } from "../kit/use-form";
 import { RecordEnd } from "./record-end";
 import { RecordPhotos } from "./record-photos";
 import { given, keepRecord } from "./record-submit";
+import { useRecordTools } from "./record-tools";
 import type { BuildView } from "./view";
 
 type Shown = CircuitRecord & { by: string };
@@ -32,6 +33,12 @@ const SIDES: readonly (readonly [Circuit["side"], string])[] = [
 export function Circuits({ view }: { view: BuildView }) {
   const [form, setForm] = useState<{ was?: Shown }>();
   const list = circuitsIn(view.records) as Shown[];
+  const { shown, tools } = useRecordTools(
+    list,
+    "added circuits",
+    view.zone,
+    (r) => `${sayCircuit(view, r.data)} from ${r.data.source} ${r.data.label ?? ""}`,
+  );
   return (
     <section aria-label="Added circuits">
       <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
@@ -44,8 +51,9 @@ export function Circuits({ view }: { view: BuildView }) {
         </div>
         <Button onClick={() => setForm({})}>Add a circuit</Button>
       </div>
+      {tools}
       <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
-        {list.map((r) => (
+        {shown.map((r) => (
           <li key={r.id} className="flex flex-wrap items-center gap-3 border-b px-3 py-2 last:border-0">
             <button type="button" onClick={() => setForm({ was: r })} className="min-w-0 flex-1 text-left hover:underline">
               <b>{r.title}</b>

@@ -14,6 +14,7 @@ import { HoleChain } from "./hole-chain";
 import { HoleForm } from "./hole-form";
 import { RainForm } from "./rain-form";
 import { RecordPhotos } from "./record-photos";
+import { useRecordTools } from "./record-tools";
 import type { BuildView, ShownHole } from "./view";
 
 export function HolesList({ view }: { view: BuildView }) {
@@ -23,6 +24,7 @@ export function HolesList({ view }: { view: BuildView }) {
   // As it stands now: ticks of its chain change it while its form is open.
   const shown = form?.was && (view.holes.find((h) => h.id === form.was!.id) ?? form.was);
   const bare = view.holes.filter((h) => h.openSince !== null && !h.data.cover?.trim());
+  const { shown: listed, tools } = useRecordTools(view.holes, "holes", view.zone, (h) => `${h.no} ${h.says} ${facts(h, view)}`);
   const tested = view.holes.filter((h) => h.data.state === "tested").length;
   return (
     <section aria-label="Every hole by number" className="mt-6">
@@ -50,8 +52,9 @@ export function HolesList({ view }: { view: BuildView }) {
           <b>Not watertight:</b> {bare.map((h) => `${h.no} ${h.title}`).join(", ")}. It stays under a roof until that is covered.
         </p>
       )}
+      {tools}
       <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
-        {view.holes.map((h) => (
+        {listed.map((h) => (
           <li key={h.id} className="flex flex-wrap items-center gap-3 border-b px-3 py-2 last:border-0">
             <span
               className={cx(

@@ -11,6 +11,7 @@ import { Dialog } from "../kit/dialog";
 import { time } from "../kit/time";
 import { ItemForm } from "./item-form";
 import { RecordPhotos } from "./record-photos";
+import { useRecordTools } from "./record-tools";
 import type { BuildView } from "./view";
 
 export type ShownItem = ItemRecord & { by: string };
@@ -26,6 +27,7 @@ const GONE: Partial<Record<ItemFate, string>> = {
 export function ItemsPanel({ view }: { view: BuildView }) {
   const [form, setForm] = useState<{ was?: ShownItem }>();
   const items = (itemsIn(view.records) as ShownItem[]).sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id));
+  const { shown, tools } = useRecordTools(items, "removed items", view.zone, (r) => `${FATE_WORDS[r.data.fate]} ${facts(r, view)}`);
   return (
     <div>
       <div className="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -38,8 +40,9 @@ export function ItemsPanel({ view }: { view: BuildView }) {
         </Link>
       </div>
       {items.length === 0 && <p className="text-muted">Nothing removed from this van is written down yet.</p>}
+      {tools}
       <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
-        {items.map((r) => (
+        {shown.map((r) => (
           <li key={r.id} className="flex flex-wrap items-center gap-3 border-b px-3 py-2 last:border-0">
             <span
               className={cx(

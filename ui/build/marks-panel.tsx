@@ -18,6 +18,7 @@ import { VanDrawing } from "../van/drawing";
 import { RecordEnd } from "./record-end";
 import { RecordPhotos } from "./record-photos";
 import { given, keepRecord } from "./record-submit";
+import { useRecordTools } from "./record-tools";
 import type { BuildView } from "./view";
 
 type Shown = MarkRecord & { by: string };
@@ -32,6 +33,7 @@ export function MarksPanel({ view }: { view: BuildView }) {
   const marks = (marksIn(view.records) as Shown[])
     .sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id))
     .map((r, i) => ({ ...r, n: i + 1 }));
+  const { shown, tools } = useRecordTools(marks, "marks", view.zone, (m) => `${sayMark(m.data)} ${VIEW_LABEL[m.data.view]}`);
   const here = marks.filter((m) => m.data.view === side);
   return (
     <div>
@@ -76,8 +78,9 @@ export function MarksPanel({ view }: { view: BuildView }) {
         <p className="mt-3 text-muted">On other vans of this type, look here too: {view.papers.usual.slice(0, 8).join(", ")}.</p>
       )}
       {marks.length === 0 && <p className="mt-3 text-muted">Nothing is marked on this van yet.</p>}
-      <ul className="mt-3 overflow-hidden rounded-md border bg-card empty:hidden">
-        {marks.map((m) => (
+      <div className="mt-3">{tools}</div>
+      <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
+        {shown.map((m) => (
           <Row
             key={m.id}
             mark={m}

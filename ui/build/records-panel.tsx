@@ -14,6 +14,7 @@ import { type FormState, useForm } from "../kit/use-form";
 import { RecordEnd } from "./record-end";
 import { RecordPhotos } from "./record-photos";
 import { keepRecord } from "./record-submit";
+import { useRecordTools } from "./record-tools";
 import type { BuildView } from "./view";
 
 /** All others have a panel of their own. */
@@ -55,32 +56,9 @@ export function RecordsPanel({ view }: { view: BuildView }) {
           ))}
         </ul>
       </section>
-      {(["decision", "deviation", "fault"] as const).map((kind) => {
-        const list = view.records.filter((r): r is Shown => r.kind === kind);
-        return (
-          <section key={kind} aria-label={TITLE[kind]}>
-            <div className="mb-1 flex items-center justify-between">
-              <h2 className="text-[0.9375rem]">{TITLE[kind]}</h2>
-              <Button onClick={() => setAdding(kind)}>{ADD[kind]}</Button>
-            </div>
-            {list.length === 0 && <p className="text-muted">{NONE[kind]}</p>}
-            <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
-              {list.map((r) => (
-                <li key={r.id} className="flex items-center gap-3 border-b pr-3 last:border-0">
-                  <button type="button" onClick={() => setOpened(r)} className="min-w-0 flex-1 px-3 py-2 text-left hover:bg-sunk">
-                    <b className={cx(r.closedAt !== null && "text-muted")}>{r.title}</b>
-                    {r.jobName && <span className="text-muted"> · {r.jobName}</span>}
-                    <span className="block text-[0.75rem] text-muted">
-                      {Says(r, view.money.currency)} · {r.by}, {time(view.zone, r.saidAt)}
-                    </span>
-                  </button>
-                  <RecordPhotos id={r.id} title={r.title} photos={r.photos} />
-                </li>
-              ))}
-            </ul>
-          </section>
-        );
-      })}
+      {(["decision", "deviation", "fault"] as const).map((kind) => (
+        <OfKind key={kind} kind={kind} view={view} onAdd={() => setAdding(kind)} onOpen={setOpened} />
+      ))}
       <Dialog open={!!adding} onOpenChange={(o) => !o && setAdding(undefined)} title={adding ? ADD[adding] : ""} wide={adding === "fault"}>
         {adding && <RecordForm kind={adding} view={view} onDone={() => setAdding(undefined)} />}
       </Dialog>
@@ -91,7 +69,41 @@ export function RecordsPanel({ view }: { view: BuildView }) {
   );
 }
 
-function Says(r: Shown, currency: string): string {
+function OfKind({ kind, view, onAdd, onOpen }: { kind: Kind; view: BuildView; onAdd(): void; onOpen(r: Shown): void }) {
+  const list = view.records.filter((r): r is Shown => r.kind === kind);
+  const { shown, tools } = useRecordTools(
+    list,
+    TITLE[kind].toLowerCase(),
+    view.zone,
+    (r) => `${r.jobName ?? ""} ${says(r, view.money.currency)}`,
+  );
+  return (
+    <section aria-label={TITLE[kind]}>
+      <div className="mb-1 flex items-center justify-between">
+        <h2 className="text-[0.9375rem]">{TITLE[kind]}</h2>
+        <Button onClick={onAdd}>{ADD[kind]}</Button>
+      </div>
+      {list.length === 0 && <p className="text-muted">{NONE[kind]}</p>}
+      {tools}
+      <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
+        {shown.map((r) => (
+          <li key={r.id} className="flex items-center gap-3 border-b pr-3 last:border-0">
+            <button type="button" onClick={() => onOpen(r)} className="min-w-0 flex-1 px-3 py-2 text-left hover:bg-sunk">
+              <b className={cx(r.closedAt !== null && "text-muted")}>{r.title}</b>
+              {r.jobName && <span className="text-muted"> · {r.jobName}</span>}
+              <span className="block text-[0.75rem] text-muted">
+                {says(r, view.money.currency)} · {r.by}, {time(view.zone, r.saidAt)}
+              </span>
+            </button>
+            <RecordPhotos id={r.id} title={r.title} photos={r.photos} />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function says(r: Shown, currency: string): string {
   if (r.kind === "decision") {
     const d = r.data;
     return [

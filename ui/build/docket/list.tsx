@@ -9,6 +9,7 @@ import { cx } from "../../kit/cx";
 import { Dialog } from "../../kit/dialog";
 import { time } from "../../kit/time";
 import { RecordPhotos } from "../record-photos";
+import { useRecordTools } from "../record-tools";
 import type { BuildView } from "../view";
 import { DocketForm, type Entry } from "./form";
 
@@ -38,6 +39,7 @@ export function DocketList({
   const d = DOCKETS[kind];
   const [form, setForm] = useState<{ was?: Entry }>();
   const list = entriesIn(view, kind);
+  const { shown, tools } = useRecordTools(list, d.many.toLowerCase(), view.zone, (r) => d.says(r.data));
   return (
     <section aria-label={d.many}>
       <div className="mb-2 flex flex-wrap items-start justify-between gap-3">
@@ -48,8 +50,9 @@ export function DocketList({
         {!(d.single && list.length) && <Button onClick={() => setForm({})}>{`Add ${d.one[0].toLowerCase()}${d.one.slice(1)}`}</Button>}
       </div>
       {children}
+      {tools}
       <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
-        {list.map((r) => (
+        {shown.map((r) => (
           <li
             key={r.id}
             className={cx("flex flex-wrap items-center gap-3 border-b border-l-[5px] px-3 py-2 last:border-b-0", TONE[d.tone(r.data)])}
