@@ -27,18 +27,18 @@ const tab = (name: RegExp) => (page: Page) => page.getByRole("tab", { name }).cl
 const key = (k: string) => (page: Page) => page.keyboard.press(k);
 
 const CLICKS: Click[] = [
-  { view: "/", what: "the finder opens and closes", steps: [key("Control+k"), key("Escape")] },
+  { view: "/", what: "the finder opens and closes", steps: [key("/"), key("Escape")] },
   {
     view: "/",
     what: "a letter in the finder",
-    steps: [key("Control+k"), key("w"), key("i"), key("n"), key("Backspace"), key("Backspace"), key("Backspace"), key("Escape")],
+    steps: [key("/"), key("w"), key("i"), key("n"), key("Backspace"), key("Backspace"), key("Backspace"), key("Escape")],
   },
   { view: "/lanes", what: "lanes by fitters, by builds", steps: [radio("fitters"), radio("builds")] },
   { view: "/lanes", what: "lanes by days, by weeks", steps: [radio("days"), radio("weeks")] },
   {
     view: "/lanes",
     what: "a job on the lanes",
-    steps: [0, 1].map((n) => (page: Page) => page.locator("[data-block], article button, main [role=button]").nth(n).click()),
+    steps: [0, 1].map((n) => (page: Page) => page.locator("button[data-job]").nth(n).click()),
   },
   { view: "/builds/field-vet", what: "a tab of a build", steps: [tab(/Holes|Openings/), tab(/^Jobs/)] },
   { view: "/builds/field-vet", what: "a build's choices", steps: [tab(/Choices/), tab(/^Jobs/)] },

@@ -2,7 +2,7 @@
 // The plan as lanes: each build a road through time. Select a block to see why it is not earlier.
 
 import Link from "next/link";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { axis, ZOOMS, type ZoomName } from "@/core/lanes/axis";
 import { fill } from "@/core/lanes/groups";
 import type { Block } from "@/core/lanes/lanes";
@@ -30,8 +30,11 @@ const SCALE_PX = 42;
 const ZOOM_NAMES = Object.keys(ZOOMS) as ZoomName[];
 
 export function Lanes({ view }: { view: LanesView }) {
-  const [zoom, setZoom] = useUrlChoice<ZoomName>("zoom", ZOOM_NAMES, "weeks");
-  const [group, setGroup] = useUrlChoice<Group>("of", GROUPS, "builds");
+  const [zoomAsked, setZoom] = useUrlChoice<ZoomName>("zoom", ZOOM_NAMES, "weeks");
+  const [groupAsked, setGroup] = useUrlChoice<Group>("of", GROUPS, "builds");
+  // The switch shows what is asked at once; hundreds of blocks follow when they are ready.
+  const zoom = useDeferredValue(zoomAsked);
+  const group = useDeferredValue(groupAsked);
   const [asked, setAsked] = useUrlText("job");
   const jobId = view.jobs[asked] ? asked : undefined;
   const setJobId = useCallback((id: string | undefined) => setAsked(id ?? ""), [setAsked]);
@@ -232,7 +235,16 @@ export function Lanes({ view }: { view: LanesView }) {
   return (
     <div className="flex h-[calc(100dvh-84px)] flex-col md:h-[calc(100dvh-52px)]">
       <h1 className="sr-only">Lanes</h1>
-      <Toolbar view={view} zoom={zoom} onZoom={setZoom} group={group} onGroup={setGroup} onShow={show} pins={pins} behind={behind} />
+      <Toolbar
+        view={view}
+        zoom={zoomAsked}
+        onZoom={setZoom}
+        group={groupAsked}
+        onGroup={setGroup}
+        onShow={show}
+        pins={pins}
+        behind={behind}
+      />
       {view.answers && <Answers answers={view.answers} />}
       <div className="flex min-h-0 flex-1">
         <div ref={scroller} data-testid="lanes" className="relative min-h-0 min-w-0 flex-1 overflow-auto">
