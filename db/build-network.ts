@@ -1,7 +1,7 @@
 // Writes a new build, and the rows of jobs: for a new build, and for jobs that a change of options adds.
 
 import type { OptionKey, Options } from "@/core/library/options";
-import type { JobRow } from "@/core/shop/model";
+import type { JobRow } from "@/core/workshop/state/model";
 import { type Conn, insert, run, toSql } from "./pool";
 
 export interface BuildInput {

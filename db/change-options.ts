@@ -1,8 +1,8 @@
 // Writes a change of options in mid-build: jobs added, dropped, changed; order and covers anew; facts untouched.
 
 import type { OptionKey, Options } from "@/core/library/options";
-import type { OptionChange } from "@/core/shop/change-options";
-import type { BuildRow, JobRow } from "@/core/shop/model";
+import type { OptionChange } from "@/core/workshop/builds/change-options";
+import type { BuildRow, JobRow } from "@/core/workshop/state/model";
 import { insertCrew, insertJobs, insertLinks, insertPartLines, insertSteps, jobColumns } from "./build-network";
 import { type Conn, insert, run } from "./pool";
 

@@ -2,7 +2,7 @@
 
 import type { Pool } from "mysql2/promise";
 import { shippedRoles } from "@/core/library/library";
-import type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow, TimeRow, ZoneRateRow } from "@/core/shop/model";
+import type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow, TimeRow, ZoneRateRow } from "@/core/workshop/state/model";
 import { type Conn, rows } from "./pool";
 
 type Raw = { build_id: string; van_id: string; title: string; data: unknown };

@@ -1,6 +1,6 @@
 // Photos in the database: what those that came before look like, and their review.
 
-import type { Look } from "@/core/shop/photo-look";
+import type { Look } from "@/core/workshop/proof/photo-look";
 import { type Conn, rows, run } from "./pool";
 
 const parsed = (v: unknown) => (typeof v === "string" ? JSON.parse(v) : v) as Look;

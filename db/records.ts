@@ -1,6 +1,6 @@
 // Things kept of a build, written by actions that know what is in them.
 
-import type { BuildRecord, RecordKind } from "@/core/shop/records";
+import type { BuildRecord, RecordKind } from "@/core/workshop/records/records";
 import { type Conn, insert, run, toSql } from "./pool";
 
 export interface NewRecord {

@@ -1,7 +1,7 @@
 // Set-out sheets of builds and their versions; what a locked sheet changes in its job.
 
 import type { Pool } from "mysql2/promise";
-import type { SheetRow } from "@/core/shop/model";
+import type { SheetRow } from "@/core/workshop/state/model";
 import { type Conn, fromSql, fromSqlOrNull, insert, rows, run, toSql } from "./pool";
 
 type Raw = Record<string, string | number | null>;

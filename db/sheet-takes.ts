@@ -1,6 +1,6 @@
 // What locked sheets bring to their jobs in the database: minutes, hold, part lines. Each can be taken back.
 
-import { holdWith, type Minutes, minutesWith, sameMaterial, type Takes } from "@/core/shop/sheet-takes";
+import { holdWith, type Minutes, minutesWith, sameMaterial, type Takes } from "@/core/workshop/sheets/sheet-takes";
 import { type Conn, insert, rows, run } from "./pool";
 
 interface Line {

@@ -3,6 +3,7 @@
 import type { Pool } from "mysql2/promise";
 import { shippedRoles } from "@/core/library/library";
 import { completeOptions } from "@/core/library/options";
+import type { BuildRecord } from "@/core/workshop/records/records";
 import type {
   BayRow,
   BuildRow,
@@ -20,8 +21,7 @@ import type {
   VanRow,
   WeatherRow,
   Workshop,
-} from "@/core/shop/model";
-import type { BuildRecord } from "@/core/shop/records";
+} from "@/core/workshop/state/model";
 import { loadFixings, loadGhosts, loadMarked, loadMembers, loadPractice, loadTimes, loadZoneRates } from "./history";
 import { kept } from "./kept";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";

@@ -1,7 +1,7 @@
 // Slips of jobs from one published plan to the next.
 
 import type { Pool } from "mysql2/promise";
-import type { Slip } from "@/core/shop/slips";
+import type { Slip } from "@/core/workshop/planning/delays";
 import { type Conn, rows } from "./pool";
 
 /** By job, of starts put off by so many minutes at least: only of active builds, and only jobs that are not begun. */

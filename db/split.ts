@@ -1,6 +1,6 @@
 // A job that a part was split off, or that got it back.
 
-import type { JobRow } from "@/core/shop/model";
+import type { JobRow } from "@/core/workshop/state/model";
 import { type Conn, run } from "./pool";
 
 /** What its locked sheets said is in the shares from then on: opening one of them again gives nothing back. */

@@ -1,7 +1,7 @@
 // Templates and jigs by number, and which one was in hand for a job.
 
 import type { Pool } from "mysql2/promise";
-import type { TemplateRow } from "@/core/shop/model";
+import type { TemplateRow } from "@/core/workshop/state/model";
 import { type Conn, insert, rows, run, toSql } from "./pool";
 
 type Raw = Record<string, string | number | null>;

@@ -2,7 +2,7 @@
 
 import { v7 } from "uuid";
 import { library } from "@/core/library/library";
-import { DRYING_PLACE, HELD, HELD_PIECES } from "@/core/shop/tools";
+import { DRYING_PLACE, HELD, HELD_PIECES } from "@/core/workshop/starts/tools";
 import { type Conn, insert } from "./pool";
 
 /** `pieces` says of which tools there are more than one. */

@@ -1,7 +1,7 @@
 // The forecast as stored: one row a date, newer ones over older.
 
 import type { Pool } from "mysql2/promise";
-import type { WeatherRow } from "@/core/shop/model";
+import type { WeatherRow } from "@/core/workshop/state/model";
 import { type Conn, insert, run, toSql } from "./pool";
 
 export async function saveForecast(c: Conn | Pool, days: readonly WeatherRow[], now: number): Promise<void> {

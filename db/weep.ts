@@ -1,7 +1,7 @@
 // Points of a type of van that have leaked.
 
 import type { Pool } from "mysql2/promise";
-import type { WeepPoint } from "@/core/shop/model";
+import type { WeepPoint } from "@/core/workshop/state/model";
 import { type Conn, rows, run } from "./pool";
 
 export async function loadWeep(c: Conn | Pool): Promise<WeepPoint[]> {

@@ -3,11 +3,11 @@
 import { afterAll, describe, expect, it } from "vitest";
 import { checkPlan } from "@/core/plan/check/check";
 import { readPlan, readProblem } from "@/core/plan/read";
-import { buildDates } from "@/core/shop/dates";
-import { decisions } from "@/core/shop/decisions";
-import { toProblem } from "@/core/shop/problem";
-import { shotState } from "@/core/shop/proof";
-import { inUse } from "@/core/shop/tools";
+import { decisions } from "@/core/workshop/builds/decisions";
+import { shotState } from "@/core/workshop/proof/proof";
+import { inUse } from "@/core/workshop/starts/tools";
+import { buildDates } from "@/core/workshop/state/dates";
+import { toProblem } from "@/core/workshop/state/problem";
 import { closePool } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
 import { loadState } from "@/server/planning";

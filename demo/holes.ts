@@ -1,12 +1,12 @@
 // What the demo's workshop keeps of holes through the skin, of its bare bodys and of templates.
 
 import { v7 } from "uuid";
-import { isDead } from "../core/shop/circuits";
-import type { BuildRow, JobRow, Shop } from "../core/shop/model";
-import { askedFor } from "../core/shop/penetrations";
-import type { Circuit, Penetration, PenetrationState, ShellZone, ShellZoneName } from "../core/shop/records";
-import { SHELL_STEPS } from "../core/shop/records";
-import { ZONE_WORDS } from "../core/shop/shell";
+import { ZONE_WORDS } from "../core/workshop/bare-body/zones";
+import { isDead } from "../core/workshop/openings/circuits";
+import { askedFor } from "../core/workshop/openings/holes";
+import type { Circuit, Penetration, PenetrationState, ShellZone, ShellZoneName } from "../core/workshop/records/records";
+import { SHELL_STEPS } from "../core/workshop/records/records";
+import type { BuildRow, JobRow, Shop } from "../core/workshop/state/model";
 import { pool, transaction } from "../db/pool";
 import { addRecord } from "../db/records";
 import { loadShop } from "../db/shop";

@@ -2,12 +2,12 @@
 // fixings, metal behind cuts, seats that were loose, sparks.
 
 import { v7 } from "uuid";
-import type { DocketData, DocketKind } from "../core/shop/docket/kinds";
-import { DOCKETS } from "../core/shop/docket/kinds";
-import type { JobRow, Shop } from "../core/shop/model";
-import { throwsChips } from "../core/shop/sparks";
 import { DAY } from "../core/time/zone";
 import { VIEWS } from "../core/van/drawing";
+import { throwsChips } from "../core/workshop/openings/hot-work";
+import type { DocketData, DocketKind } from "../core/workshop/records/kinds/kinds";
+import { DOCKETS } from "../core/workshop/records/kinds/kinds";
+import type { JobRow, Shop } from "../core/workshop/state/model";
 import { type Conn, pool, transaction } from "../db/pool";
 import { addRecord } from "../db/records";
 import { loadShop } from "../db/shop";

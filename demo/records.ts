@@ -2,10 +2,10 @@
 // things that came out, a remainder.
 
 import { v7 } from "uuid";
-import type { BuildRow, Shop } from "../core/shop/model";
-import type { BuildRecord, Item, Mark } from "../core/shop/records";
 import { DAY } from "../core/time/zone";
 import { readingsOf } from "../core/van/readings";
+import type { BuildRecord, Item, Mark } from "../core/workshop/records/records";
+import type { BuildRow, Shop } from "../core/workshop/state/model";
 import { type Conn, insert, pool, rows, run, toSql, transaction } from "../db/pool";
 import { loadShop } from "../db/shop";
 import { LEAD } from "./people";

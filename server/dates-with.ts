@@ -1,9 +1,9 @@
 // What a build that is another, or any other change of the problem, would do to the dates: planned, not stored.
 
 import type { Plan, Problem } from "@/core/plan/model";
-import type { BuildRow } from "@/core/shop/model";
-import type { DateMove } from "@/core/shop/previews";
-import { toProblem } from "@/core/shop/problem";
+import type { DateMove } from "@/core/workshop/builds/previews";
+import type { BuildRow } from "@/core/workshop/state/model";
+import { toProblem } from "@/core/workshop/state/problem";
 import { planInThread } from "./plan-thread";
 import type { State } from "./planning";
 

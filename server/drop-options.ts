@@ -4,9 +4,9 @@ import { CHOICES, leftOut, sayChoice } from "@/core/library/choices";
 import { conflictsOf } from "@/core/library/conflicts";
 import type { Options } from "@/core/library/options";
 import type { Variant } from "@/core/plan/variants";
-import type { BuildRow, Shop } from "@/core/shop/model";
-import { toProblem } from "@/core/shop/problem";
-import { optionChange } from "./options";
+import type { BuildRow, Shop } from "@/core/workshop/state/model";
+import { toProblem } from "@/core/workshop/state/problem";
+import { optionChange } from "./option-change";
 
 /** So many are tried: those with most work in them. */
 const MOST = 3;

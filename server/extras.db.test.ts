@@ -2,8 +2,8 @@
 
 import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
-import { askedJobs } from "@/core/shop/extra-asked";
-import { supplierRecord } from "@/core/shop/supplier-record";
+import { askedJobs } from "@/core/workshop/builds/asked-work";
+import { supplierRecord } from "@/core/workshop/stores/supplier-record";
 import { pool, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";

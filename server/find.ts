@@ -1,7 +1,7 @@
 // What can be found in the state at hand; the index is made when somebody first looks for something in it.
 
-import { Finder, type Found } from "@/core/shop/find";
-import type { Shop } from "@/core/shop/model";
+import { Finder, type Found } from "@/core/workshop/state/find";
+import type { Shop } from "@/core/workshop/state/model";
 import { loadState } from "./planning";
 
 const shared = globalThis as { wideLaneFinders?: WeakMap<Shop, Finder> };

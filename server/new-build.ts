@@ -3,12 +3,12 @@
 import { conflictsOf } from "@/core/library/conflicts";
 import { buildNetwork, type NetworkJob } from "@/core/library/network";
 import type { OptionKey, Options } from "@/core/library/options";
-import { freshJob } from "@/core/shop/from-network";
-import type { BuildRow } from "@/core/shop/model";
-import { moneyOf } from "@/core/shop/money";
-import { openChoices } from "@/core/shop/open-choices";
-import type { NewBuildSums } from "@/core/shop/previews";
-import { toProblem } from "@/core/shop/problem";
+import { moneyOf } from "@/core/workshop/builds/money";
+import { openChoices } from "@/core/workshop/builds/open-choices";
+import type { NewBuildSums } from "@/core/workshop/builds/previews";
+import { freshJob } from "@/core/workshop/state/from-network";
+import type { BuildRow } from "@/core/workshop/state/model";
+import { toProblem } from "@/core/workshop/state/problem";
 import { instant } from "./action";
 import { libraryInUse } from "./library";
 import { planInThread } from "./plan-thread";

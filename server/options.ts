@@ -3,32 +3,12 @@
 import { sayChoice } from "@/core/library/choices";
 import { conflictsOf } from "@/core/library/conflicts";
 import { massOf } from "@/core/library/mass";
-import { buildNetwork } from "@/core/library/network";
 import { OPTION_KEYS, type Options } from "@/core/library/options";
-import { changeOptions, type OptionChange } from "@/core/shop/change-options";
-import { freshJob } from "@/core/shop/from-network";
-import type { BuildRow, Shop } from "@/core/shop/model";
-import type { OptionPreview } from "@/core/shop/previews";
-import { withoutSheets, withSheets } from "@/core/shop/sheet-takes";
-import { asMeasured } from "@/core/van/readings";
-import { jobsOfVersion } from "@/db/library";
-import { type Conn, pool } from "@/db/pool";
+import type { OptionPreview } from "@/core/workshop/builds/previews";
 import { datesWith } from "./dates-with";
+import { optionChange } from "./option-change";
 import { loadState } from "./planning";
 import { Refusal } from "./refusal";
-
-/** What the choices would make of a build's jobs, by the library it was made with. */
-export async function optionChange(c: Conn | undefined, shop: Shop, build: BuildRow, options: Options): Promise<OptionChange> {
-  const van = shop.vans.find((v) => v.id === build.vanId);
-  if (!van) throw new Refusal(409, "The van's template is gone, so its jobs can't be worked out again.");
-  const jobs = await jobsOfVersion(c ?? pool(), build.libraryVersion);
-  // A locked sheet is no change of choices: jobs are compared without what their sheets say, and planned with it.
-  const change = changeOptions(
-    withoutSheets(build).jobs,
-    buildNetwork(options, asMeasured(van.geometry, build.readings), jobs).map((j, seq) => freshJob(build.id, j, seq)),
-  );
-  return { ...change, jobs: withSheets(change.jobs, build.sheets) };
-}
 
 /** Works the change out and plans with it, without storing anything. */
 export async function previewOptions(buildId: string, options: Options): Promise<OptionPreview> {

@@ -3,12 +3,12 @@
 import sharp from "sharp";
 import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
-import type { DocketKind } from "@/core/shop/docket/kinds";
-import { entriesOf } from "@/core/shop/docket/of";
-import type { Sparks } from "@/core/shop/docket/sparks";
-import { penetrationsIn } from "@/core/shop/penetrations";
-import { toProblem } from "@/core/shop/problem";
-import { obstacles } from "@/core/shop/ready";
+import { penetrationsIn } from "@/core/workshop/openings/holes";
+import type { Sparks } from "@/core/workshop/records/kinds/hot-work";
+import type { DocketKind } from "@/core/workshop/records/kinds/kinds";
+import { entriesOf } from "@/core/workshop/records/kinds/of";
+import { obstacles } from "@/core/workshop/starts/ready";
+import { toProblem } from "@/core/workshop/state/problem";
 import { insert, pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { loadSlips } from "@/db/slips";

@@ -1,8 +1,8 @@
 // Takes a photo in, of a proof shot or of a mark: checks that it is one, brings it to size, stores it once by its content.
 
 import { v7 } from "uuid";
-import { HOLE_SHOWS } from "@/core/shop/hole-chain";
-import { type Look, lookAgain } from "@/core/shop/photo-look";
+import { HOLE_SHOWS } from "@/core/workshop/openings/hole-steps";
+import { type Look, lookAgain } from "@/core/workshop/proof/photo-look";
 import { looksOfOthers, looksOfPerson, otherHoleOf } from "@/db/photos";
 import { loadPlan } from "@/db/plans";
 import { type Conn, insert, pool, rows, run, toSql } from "@/db/pool";

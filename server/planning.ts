@@ -5,11 +5,11 @@ import { checkPlan } from "@/core/plan/check/check";
 import { diffPlans } from "@/core/plan/diff";
 import type { Plan, Problem } from "@/core/plan/model";
 import type { Verdict, Wish } from "@/core/plan/pinned";
-import { factJobs } from "@/core/shop/facts";
-import type { Shop } from "@/core/shop/model";
-import { preparedVariants } from "@/core/shop/preparable";
-import { nameParts, toProblem } from "@/core/shop/problem";
 import { type Zone, zoneOf } from "@/core/time/zone";
+import { preparedVariants } from "@/core/workshop/planning/preparable";
+import { factJobs } from "@/core/workshop/state/facts";
+import type { Shop } from "@/core/workshop/state/model";
+import { nameParts, toProblem } from "@/core/workshop/state/problem";
 import { newestChange } from "@/db/acts";
 import { addEvent } from "@/db/events";
 

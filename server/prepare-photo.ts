@@ -2,7 +2,7 @@
 
 import { createHash } from "node:crypto";
 import sharp from "sharp";
-import { type Look, lookAt } from "@/core/shop/photo-look";
+import { type Look, lookAt } from "@/core/workshop/proof/photo-look";
 import { badField, Refusal } from "./refusal";
 
 export const MAX_BYTES = 25 * 1024 * 1024;

@@ -1,8 +1,8 @@
 // What locked sheets bring to their jobs, as the calculators work it out.
 
 import { findCalculator } from "@/core/setout/calculators";
-import type { BuildRow, JobRow, SheetRow, Shop } from "@/core/shop/model";
-import { takesOf } from "@/core/shop/sheet-takes";
+import { takesOf } from "@/core/workshop/sheets/sheet-takes";
+import type { BuildRow, JobRow, SheetRow, Shop } from "@/core/workshop/state/model";
 import type { Conn } from "@/db/pool";
 import { bringSheet, liftSheet } from "@/db/sheet-takes";
 

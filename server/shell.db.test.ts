@@ -3,9 +3,9 @@
 import sharp from "sharp";
 import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
-import { penetrationsIn } from "@/core/shop/penetrations";
-import { obstacles } from "@/core/shop/ready";
-import type { ShellZone } from "@/core/shop/records";
+import { penetrationsIn } from "@/core/workshop/openings/holes";
+import type { ShellZone } from "@/core/workshop/records/records";
+import { obstacles } from "@/core/workshop/starts/ready";
 import { pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";

@@ -1,6 +1,6 @@
 // Slips of jobs as the pages ask for them.
 
-import type { Slip } from "@/core/shop/slips";
+import type { Slip } from "@/core/workshop/planning/delays";
 import { loadSlips } from "@/db/slips";
 import { keptRead } from "./kept-read";
 

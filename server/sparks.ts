@@ -1,10 +1,10 @@
 // A cut that is begun opens its entry of sparks and swarf by itself, and closes its sparks when it ends: nobody has to think of it.
 
 import { v7 } from "uuid";
-import { entriesOf } from "@/core/shop/docket/of";
-import type { Sparks } from "@/core/shop/docket/sparks";
-import type { JobRow, Shop } from "@/core/shop/model";
-import { throwsChips } from "@/core/shop/sparks";
+import { throwsChips } from "@/core/workshop/openings/hot-work";
+import type { Sparks } from "@/core/workshop/records/kinds/hot-work";
+import { entriesOf } from "@/core/workshop/records/kinds/of";
+import type { JobRow, Shop } from "@/core/workshop/state/model";
 import { deleteRecord } from "@/db/papers";
 import { addRecord, setRecordData } from "@/db/records";
 import type { User } from "@/db/users";

@@ -2,8 +2,8 @@
 
 import { v7 } from "uuid";
 import { sayTime } from "@/core/plan/words";
-import type { BuildRow, JobRow } from "@/core/shop/model";
-import type { FaultCard } from "@/core/shop/records";
+import type { FaultCard } from "@/core/workshop/records/records";
+import type { BuildRow, JobRow } from "@/core/workshop/state/model";
 import { addRecord, setRecordData } from "@/db/records";
 import type { Change } from "./action";
 

@@ -3,10 +3,10 @@
 import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import type { OrderStep } from "@/core/library/order";
-import { decisions } from "@/core/shop/decisions";
-import type { OptionPreview } from "@/core/shop/previews";
-import { toProblem } from "@/core/shop/problem";
-import { obstacles } from "@/core/shop/ready";
+import { decisions } from "@/core/workshop/builds/decisions";
+import type { OptionPreview } from "@/core/workshop/builds/previews";
+import { obstacles } from "@/core/workshop/starts/ready";
+import { toProblem } from "@/core/workshop/state/problem";
 import { insert, pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { job, NOW, testShop } from "../core/shop/testing/shop";
 import { DAY, zoneOf } from "../core/time/zone";
+import { job, NOW, testShop } from "../core/workshop/testing/shop";
 import { askSuppliers } from "./suppliers";
 import { forecast } from "./weather";
 

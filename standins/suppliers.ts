@@ -3,8 +3,8 @@
 
 import { sayDay } from "../core/plan/words";
 import { random, seedOf } from "../core/rng";
-import type { PartRow, Shop } from "../core/shop/model";
 import { DAY, type Zone } from "../core/time/zone";
+import type { PartRow, Shop } from "../core/workshop/state/model";
 
 export interface Answer {
   part: PartRow;

@@ -2,8 +2,8 @@
 
 import { getTimes } from "suncalc";
 import { random, seedOf } from "../core/rng";
-import type { WeatherRow } from "../core/shop/model";
 import { DAY, formatClock, formatDate, type Zone } from "../core/time/zone";
+import type { WeatherRow } from "../core/workshop/state/model";
 
 /** Mean low and high of the year's coldest and warmest time in the mild places vans are built in. */
 const COLD = { low: 5, high: 12 };

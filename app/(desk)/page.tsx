@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { figure } from "@/core/shop/house-figures";
+import { figure } from "@/core/workshop/state/house-figures";
 import { slipsNow } from "@/server/slips";
 import { Yard } from "@/ui/yard/yard";
 import { allOpenChoices } from "../_views/open-choices";

@@ -3,9 +3,9 @@
 import { findCalculator } from "@/core/setout/calculators";
 import { sayResults } from "@/core/setout/say-results";
 import { secondReadings } from "@/core/setout/second";
-import { jobSheets, outcomeOf, secondFault, sheetsMissing } from "@/core/shop/job-sheets";
-import type { BuildRow, JobRow } from "@/core/shop/model";
-import { sheetNotices } from "@/core/shop/sheets";
+import { jobSheets, outcomeOf, secondFault, sheetsMissing } from "@/core/workshop/sheets/job-sheets";
+import { sheetNotices } from "@/core/workshop/sheets/sheets";
+import type { BuildRow, JobRow } from "@/core/workshop/state/model";
 import type { State } from "@/server/planning";
 import type { CardJob } from "@/ui/card/view";
 import type { SheetCard } from "@/ui/setout/sheet-card";

@@ -2,9 +2,9 @@
 
 import { describe, expect, it, vi } from "vitest";
 import cases from "@/core/setout/testing/cases.json";
-import type { SheetRow } from "@/core/shop/model";
-import { buildsOf } from "@/core/shop/seen-by";
-import { job } from "@/core/shop/testing/shop";
+import type { SheetRow } from "@/core/workshop/state/model";
+import { buildsOf } from "@/core/workshop/state/seen-by";
+import { job } from "@/core/workshop/testing/shop";
 import { cardView } from "./card";
 import { kitsView } from "./fitter";
 import { fitterLanes } from "./lanes";

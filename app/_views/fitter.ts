@@ -1,9 +1,9 @@
 // What a fitter may look at beside the card: the page of a van they work on, and where the kit of its jobs lies.
 
 import { findCalculator } from "@/core/setout/calculators";
-import { jobSheets } from "@/core/shop/job-sheets";
-import { kitLines } from "@/core/shop/kit";
-import type { BuildRow, JobRow } from "@/core/shop/model";
+import { jobSheets } from "@/core/workshop/sheets/job-sheets";
+import type { BuildRow, JobRow } from "@/core/workshop/state/model";
+import { kitLines } from "@/core/workshop/stores/kit";
 import type { State } from "@/server/planning";
 import type { FitterBuildView } from "@/ui/build/fitter-view";
 import type { KitsView } from "@/ui/stores/kits-view";

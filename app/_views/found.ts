@@ -1,8 +1,8 @@
 // What was found and measured on a van and is still open, for the card.
 
-import type { BuildRow } from "@/core/shop/model";
-import type { BuildRecord } from "@/core/shop/records";
 import type { Van } from "@/core/van/model";
+import type { BuildRecord } from "@/core/workshop/records/records";
+import type { BuildRow } from "@/core/workshop/state/model";
 import type { CardFound } from "@/ui/card/view";
 import { boxesView } from "./papers";
 

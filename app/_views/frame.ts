@@ -1,6 +1,6 @@
 // Fills the frame: workshop, user, clock, counts.
 
-import { shotState } from "@/core/shop/proof";
+import { shotState } from "@/core/workshop/proof/proof";
 import type { State } from "@/server/planning";
 import type { FrameView } from "@/ui/frame/view";
 

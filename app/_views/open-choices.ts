@@ -1,6 +1,6 @@
 // The choices that clients have not made, of every build in the shop.
 
-import { type OpenChoice, openChoices } from "@/core/shop/open-choices";
+import { type OpenChoice, openChoices } from "@/core/workshop/builds/open-choices";
 import { libraryOf } from "@/server/library";
 import type { State } from "@/server/planning";
 

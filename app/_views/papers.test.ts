@@ -1,8 +1,8 @@
 // What the build sheet, the card and the workshop show of papers, clocks, the day's end and skills.
 
 import { describe, expect, it, vi } from "vitest";
-import { entry } from "@/core/shop/testing/entry";
-import { at, job, NOW } from "@/core/shop/testing/shop";
+import { entry } from "@/core/workshop/testing/entry";
+import { at, job, NOW } from "@/core/workshop/testing/shop";
 import { cardView } from "./card";
 import { papersView } from "./papers";
 import { testState } from "./state.testing";

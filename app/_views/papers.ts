@@ -1,20 +1,20 @@
 // What a build's papers come to: consents that are missing, damage dated, fixings summed, sparks that are not cleared.
 
-import { consentsOpen } from "@/core/shop/consent";
-import { boxesToCount } from "@/core/shop/contents";
-import { TOUCH_WORDS } from "@/core/shop/docket/client";
-import { entriesOf } from "@/core/shop/docket/of";
-import { fixingEstimate } from "@/core/shop/fixings";
-import { usualMarks } from "@/core/shop/marks";
-import { knownMembers } from "@/core/shop/members";
-import type { BuildRow } from "@/core/shop/model";
-import { firstStage, notOurs, refusedWork } from "@/core/shop/others";
-import { datedDamage, roundMissing } from "@/core/shop/rounds";
-import { seatsOpen } from "@/core/shop/seats";
-import { sparesFor } from "@/core/shop/spares";
-import { sparksOpen } from "@/core/shop/sparks";
-import { tailsAsked } from "@/core/shop/tails";
-import { placesOpen } from "@/core/shop/trap-places";
+import { fixingEstimate } from "@/core/workshop/bare-body/fixings";
+import { usualMarks } from "@/core/workshop/bare-body/marks";
+import { seatsOpen } from "@/core/workshop/bare-body/seats";
+import { placesOpen } from "@/core/workshop/bare-body/trap-places";
+import { datedDamage, roundMissing } from "@/core/workshop/bare-body/walk-rounds";
+import { firstStage, notOurs, refusedWork } from "@/core/workshop/builds/other-trades";
+import { consentsOpen } from "@/core/workshop/client/consent";
+import { boxesToCount } from "@/core/workshop/openings/box-contents";
+import { knownMembers } from "@/core/workshop/openings/frame-parts";
+import { sparksOpen } from "@/core/workshop/openings/hot-work";
+import { sparesFor } from "@/core/workshop/openings/spares";
+import { tailsAsked } from "@/core/workshop/records/cable-ends";
+import { TOUCH_WORDS } from "@/core/workshop/records/kinds/client";
+import { entriesOf } from "@/core/workshop/records/kinds/of";
+import type { BuildRow } from "@/core/workshop/state/model";
 import type { State } from "@/server/planning";
 import type { PapersView } from "@/ui/build/view";
 

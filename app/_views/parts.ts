@@ -1,8 +1,8 @@
 // A part line's state in words.
 
 import { sayDay } from "@/core/plan/words";
-import type { PartRow } from "@/core/shop/model";
 import type { Zone } from "@/core/time/zone";
+import type { PartRow } from "@/core/workshop/state/model";
 
 export function partWords(zone: Zone, p: Pick<PartRow, "state" | "promisedAt" | "shelf" | "note">): string {
   switch (p.state) {

@@ -1,8 +1,8 @@
 // Fills the proof view, what holds up most first.
 
-import type { JobRow } from "@/core/shop/model";
-import { shotState } from "@/core/shop/proof";
-import { crewNames } from "@/core/shop/say";
+import { shotState } from "@/core/workshop/proof/proof";
+import type { JobRow } from "@/core/workshop/state/model";
+import { crewNames } from "@/core/workshop/state/say";
 import type { State } from "@/server/planning";
 import type { OpenShot, ProofView, WaitingPhoto } from "@/ui/proof/view";
 

@@ -2,13 +2,13 @@
 
 import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
 import { secondReadings } from "@/core/setout/second";
-import { claimOf } from "@/core/shop/claims";
-import { askedJobs } from "@/core/shop/extra-asked";
-import { outcomeOf, secondFault } from "@/core/shop/job-sheets";
-import type { JobRow, SheetRow } from "@/core/shop/model";
-import { startsFromPlan } from "@/core/shop/plan-prefill";
-import { sayTakes, takesOf } from "@/core/shop/sheet-takes";
-import { sheetNotices, sheetPrefill } from "@/core/shop/sheets";
+import { askedJobs } from "@/core/workshop/builds/asked-work";
+import { outcomeOf, secondFault } from "@/core/workshop/sheets/job-sheets";
+import { startsFromPlan } from "@/core/workshop/sheets/plan-prefill";
+import { sayTakes, takesOf } from "@/core/workshop/sheets/sheet-takes";
+import { sheetNotices, sheetPrefill } from "@/core/workshop/sheets/sheets";
+import type { JobRow, SheetRow } from "@/core/workshop/state/model";
+import { claimOf } from "@/core/workshop/stores/claims";
 import type { State } from "@/server/planning";
 import { versionsOf } from "@/server/setout";
 import type { KeptSheet, SetOutView } from "@/ui/setout/view";

@@ -1,7 +1,7 @@
 // A job's proof shots as sheet and card show them.
 
-import type { JobRow } from "@/core/shop/model";
-import { shotState } from "@/core/shop/proof";
+import { shotState } from "@/core/workshop/proof/proof";
+import type { JobRow } from "@/core/workshop/state/model";
 import type { ShotView } from "@/ui/build/view";
 
 /** `names` by user id; a photo of somebody not in it has no name with it. */

@@ -2,8 +2,8 @@
 
 import { makePlan } from "@/core/plan/planner";
 import { readProblem } from "@/core/plan/read";
-import { nameParts, toProblem } from "@/core/shop/problem";
-import { done, job, NOW, testBuild, testShop, zone } from "@/core/shop/testing/shop";
+import { nameParts, toProblem } from "@/core/workshop/state/problem";
+import { done, job, NOW, testBuild, testShop, zone } from "@/core/workshop/testing/shop";
 import type { State } from "@/server/planning";
 
 export function testState(change: (shop: State["shop"]) => void = () => undefined): State {

@@ -1,7 +1,7 @@
 // The state of the workshop, loaded once a request however many components ask, and only for whoever may see it.
 
 import { cache } from "react";
-import { buildsOf } from "@/core/shop/seen-by";
+import { buildsOf } from "@/core/workshop/state/seen-by";
 import { loadState, type State } from "@/server/planning";
 import type { User } from "@/server/session";
 import { requireLead, requireUser } from "./who";

@@ -1,12 +1,12 @@
 // Fills stores: part lines by need date, and what slips do to the handovers.
 
 import { diffPlans } from "@/core/plan/diff";
-import { workingDays } from "@/core/shop/dates";
-import { daysAtStake, orderBy, samplesBy } from "@/core/shop/latest";
-import type { BuildRow, JobRow, PartRow } from "@/core/shop/model";
-import { partWake } from "@/core/shop/part-wake";
-import { availableFrom, isUnit } from "@/core/shop/parts";
-import { saySupplier, supplierRecord } from "@/core/shop/supplier-record";
+import { daysAtStake, orderBy, samplesBy } from "@/core/workshop/planning/latest";
+import { workingDays } from "@/core/workshop/state/dates";
+import type { BuildRow, JobRow, PartRow } from "@/core/workshop/state/model";
+import { partWake } from "@/core/workshop/stores/late-part";
+import { availableFrom, isUnit } from "@/core/workshop/stores/parts";
+import { saySupplier, supplierRecord } from "@/core/workshop/stores/supplier-record";
 import type { State } from "@/server/planning";
 import type { PartLine, StoresView } from "@/ui/stores/view";
 

@@ -1,6 +1,6 @@
 // The shape of a van template, as the drawings take it.
 
-import type { Shop } from "@/core/shop/model";
+import type { Shop } from "@/core/workshop/state/model";
 import type { VanShape } from "@/ui/van/plan";
 
 /** The template's shape; a plain long van where the template is gone. */

@@ -3,7 +3,7 @@
 import { describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { BARE } from "@/core/library/testing";
-import { at, done, job, NOW } from "@/core/shop/testing/shop";
+import { at, done, job, NOW } from "@/core/workshop/testing/shop";
 import { buildCards, optionWords } from "./build";
 import { fitterDetail, jobDetail, lanesView } from "./lanes";
 import { partWords } from "./parts";

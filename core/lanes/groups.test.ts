@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { makePlan } from "../plan/planner";
 import { readProblem } from "../plan/read";
-import { toProblem } from "../shop/problem";
-import { done, NOW, testBuild, testShop } from "../shop/testing/shop";
+import { toProblem } from "../workshop/state/problem";
+import { done, NOW, testBuild, testShop } from "../workshop/testing/shop";
 import { byBay, byFitter, fill, sketch, stageSpans } from "./groups";
 import { lanes } from "./lanes";
 

@@ -1,8 +1,8 @@
 // The same plan seen from its bays and from its people: who is where, and who does what, when.
 
-import type { Shop } from "../shop/model";
 import type { OpenSet } from "../time/openset";
 import type { Minute } from "../time/zone";
+import type { Shop } from "../workshop/state/model";
 import type { Block, Lane } from "./lanes";
 import { type WeekLoad, weekLoad } from "./load";
 import { pack } from "./pack";

@@ -1,10 +1,10 @@
 // Each build as a lane through time: road, blocks, holds, stop lines, flag. Computed in minutes; drawn elsewhere.
 
 import type { Plan } from "../plan/model";
-import { type BuildDate, buildDates } from "../shop/dates";
-import type { BuildRow, JobRow, JobState, Shop } from "../shop/model";
-import { openShots } from "../shop/proof";
 import { type Minute, type Zone, zoneOf } from "../time/zone";
+import { openShots } from "../workshop/proof/proof";
+import { type BuildDate, buildDates } from "../workshop/state/dates";
+import type { BuildRow, JobRow, JobState, Shop } from "../workshop/state/model";
 import { pack } from "./pack";
 
 export interface Block {

@@ -1,9 +1,9 @@
 // Actions of the bench beside start and stop: questions before what can't be undone, pieces, waived steps, what a job is done but for.
 
 import { v7 } from "uuid";
-import { countFault, maySign, signFault } from "@/core/shop/first-piece";
-import { figure } from "@/core/shop/house-figures";
-import { releaseFault } from "@/core/shop/released";
+import { countFault, maySign, signFault } from "@/core/workshop/starts/first-piece";
+import { releaseFault } from "@/core/workshop/starts/released";
+import { figure } from "@/core/workshop/state/house-figures";
 import { insert, run, toSql } from "@/db/pool";
 import { releaseJob, signFirstPiece } from "@/db/release";
 import { action, body, change, is } from "../action";

@@ -1,8 +1,8 @@
 // A job that has outrun its time box: what each course would do to the dates, planned before anybody decides.
 
-import { nextMorning, TRIED, type Tried, withCourse } from "@/core/shop/courses";
-import type { DateMove } from "@/core/shop/previews";
-import { toProblem } from "@/core/shop/problem";
+import type { DateMove } from "@/core/workshop/builds/previews";
+import { nextMorning, TRIED, type Tried, withCourse } from "@/core/workshop/planning/courses";
+import { toProblem } from "@/core/workshop/state/problem";
 import { action, body } from "../action";
 import { datesOf } from "../dates-with";
 import { loadState } from "../planning";

@@ -1,9 +1,9 @@
 // Actions on jobs that something found asks for: see what they do to the dates, take them on, leave them.
 
-import { type AskedJob, isExtra, withExtra } from "@/core/shop/extra";
-import { askedJobs } from "@/core/shop/extra-asked";
-import type { BuildRow, Shop } from "@/core/shop/model";
-import { rejoined } from "@/core/shop/split";
+import { askedJobs } from "@/core/workshop/builds/asked-work";
+import { type AskedJob, isExtra, withExtra } from "@/core/workshop/builds/extra-work";
+import { rejoined } from "@/core/workshop/planning/split";
+import type { BuildRow, Shop } from "@/core/workshop/state/model";
 import { dropJob, insertJobs, insertLinks } from "@/db/build-network";
 import { loadShop } from "@/db/shop";
 import { setShare } from "@/db/split";

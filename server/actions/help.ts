@@ -1,8 +1,8 @@
 // The second person of a job under way: comes for the minutes that need two, and is free again.
 
-import { crewBarred } from "@/core/shop/barred";
-import type { JobRow, Shop } from "@/core/shop/model";
-import { comesTo, type Help, hasSkill, helpOf } from "@/core/shop/paired";
+import { comesTo, type Help, hasSkill, helpOf } from "@/core/workshop/planning/second-hand";
+import { crewBarred } from "@/core/workshop/starts/barred";
+import type { JobRow, Shop } from "@/core/workshop/state/model";
 import { freeFromJob, helpChanged, joinJob, takeBackHelp } from "@/db/helpers";
 import { loadPlan } from "@/db/plans";
 import { toSql } from "@/db/pool";

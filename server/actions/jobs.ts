@@ -1,13 +1,13 @@
 // Actions of the bench: start, pause, go on, finish, tick steps, say that something is wrong; and the lead's pins.
 
 import { v7 } from "uuid";
-import { batchLocked } from "@/core/shop/first-piece";
-import { stripOpen } from "@/core/shop/inventory";
-import { workedMinutes } from "@/core/shop/left";
-import type { JobRow, Shop } from "@/core/shop/model";
-import { beginners, behindMinutes, crewAsked as crewAskedOf, helperAmong } from "@/core/shop/paired";
-import { soakOpen } from "@/core/shop/penetrations";
-import { startObstacles } from "@/core/shop/ready";
+import { stripOpen } from "@/core/workshop/bare-body/removed-items";
+import { workedMinutes } from "@/core/workshop/builds/left";
+import { soakOpen } from "@/core/workshop/openings/holes";
+import { beginners, behindMinutes, crewAsked as crewAskedOf, helperAmong } from "@/core/workshop/planning/second-hand";
+import { batchLocked } from "@/core/workshop/starts/first-piece";
+import { startObstacles } from "@/core/workshop/starts/ready";
+import type { JobRow, Shop } from "@/core/workshop/state/model";
 import { setCrew, stopCrew } from "@/db/helpers";
 import { setPinFitters } from "@/db/pins";
 import { loadPlan } from "@/db/plans";

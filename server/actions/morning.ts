@@ -1,7 +1,7 @@
 // Work that a bad hour spoils is left for the morning: tried on the plan first, then pinned to when it could begin.
 
-import { nextMorning, withMorning } from "@/core/shop/courses";
-import { toProblem } from "@/core/shop/problem";
+import { nextMorning, withMorning } from "@/core/workshop/planning/courses";
+import { toProblem } from "@/core/workshop/state/problem";
 import { setPinStart } from "@/db/pins";
 import { toSql } from "@/db/pool";
 import { action, body, change, instant, is } from "../action";

@@ -3,13 +3,13 @@
 
 import { v7 } from "uuid";
 import { jobWith } from "@/core/library/roles";
-import { docketOver } from "@/core/shop/docket/kinds";
-import { fixingEstimate } from "@/core/shop/fixings";
-import { kitLines, kitRecord } from "@/core/shop/kit";
-import { knownMembers } from "@/core/shop/members";
-import type { BuildRow, Shop } from "@/core/shop/model";
-import type { BuildRecord, KitCheck } from "@/core/shop/records";
-import { type StampName, stamped } from "@/core/shop/sparks";
+import { fixingEstimate } from "@/core/workshop/bare-body/fixings";
+import { knownMembers } from "@/core/workshop/openings/frame-parts";
+import { type StampName, stamped } from "@/core/workshop/openings/hot-work";
+import { docketOver } from "@/core/workshop/records/kinds/kinds";
+import type { BuildRecord, KitCheck } from "@/core/workshop/records/records";
+import type { BuildRow, Shop } from "@/core/workshop/state/model";
+import { kitLines, kitRecord } from "@/core/workshop/stores/kit";
 import { setByOthers, setOurs } from "@/db/papers";
 import { addRecord, setRecordData } from "@/db/records";
 import { setOwnMinutes } from "@/db/sheet-takes";

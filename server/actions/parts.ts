@@ -1,8 +1,8 @@
 // Actions on part lines: ordered, promised, arrived, checked or wrong; and asking the suppliers.
 
 import { sayDay } from "@/core/plan/words";
-import type { CutOut, PartState } from "@/core/shop/model";
-import { availableFrom } from "@/core/shop/parts";
+import type { CutOut, PartState } from "@/core/workshop/state/model";
+import { availableFrom } from "@/core/workshop/stores/parts";
 import { toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { askSuppliers } from "@/standins/suppliers";

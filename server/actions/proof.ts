@@ -1,6 +1,6 @@
 // Actions on proof: the lead approves a photo or asks for it again.
 
-import { proofApproved } from "@/core/shop/proof";
+import { proofApproved } from "@/core/workshop/proof/proof";
 import { dropReview, type PhotoToReview, photoToReview } from "@/db/photos";
 import { type Conn, insert, rows, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";

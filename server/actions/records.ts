@@ -1,17 +1,25 @@
 // Actions on a build's records (decisions, deviations, faults) and on the readings of the real van.
 
 import { v7 } from "uuid";
-import { isDead } from "@/core/shop/circuits";
-import type { Values } from "@/core/shop/docket/fields";
-import { DOCKETS, type DocketKind, docketOver, isDocket } from "@/core/shop/docket/kinds";
-import type { Sparks } from "@/core/shop/docket/sparks";
-import { chainFaults } from "@/core/shop/hole-chain";
-import type { House } from "@/core/shop/house-figures";
-import { itemFaults } from "@/core/shop/inventory";
-import { workedMinutes } from "@/core/shop/left";
-import { lateHole, nextNumber, penetrationFaults, soakFrom, weepOf } from "@/core/shop/penetrations";
-import { type Circuit, type Decision, type FaultCard, type Item, type Penetration, type RecordKind, readRecord } from "@/core/shop/records";
 import { differs, READINGS, readingsOf } from "@/core/van/readings";
+import { itemFaults } from "@/core/workshop/bare-body/removed-items";
+import { workedMinutes } from "@/core/workshop/builds/left";
+import { isDead } from "@/core/workshop/openings/circuits";
+import { chainFaults } from "@/core/workshop/openings/hole-steps";
+import { lateHole, nextNumber, penetrationFaults, soakFrom, weepOf } from "@/core/workshop/openings/holes";
+import type { Values } from "@/core/workshop/records/kinds/fields";
+import type { Sparks } from "@/core/workshop/records/kinds/hot-work";
+import { DOCKETS, type DocketKind, docketOver, isDocket } from "@/core/workshop/records/kinds/kinds";
+import {
+  type Circuit,
+  type Decision,
+  type FaultCard,
+  type Item,
+  type Penetration,
+  type RecordKind,
+  readRecord,
+} from "@/core/workshop/records/records";
+import type { House } from "@/core/workshop/state/house-figures";
 import { insert, rows, run, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { addWeep } from "@/db/weep";

@@ -1,7 +1,7 @@
 // Retiring something of the workshop, and bringing it back. What hangs on it is said first.
 
 import type { Plan } from "@/core/plan/model";
-import type { Shop } from "@/core/shop/model";
+import type { Shop } from "@/core/workshop/state/model";
 import { loadPlan } from "@/db/plans";
 import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";

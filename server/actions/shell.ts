@@ -1,9 +1,9 @@
 // Actions on the bare body: the list of holes filled from the order, and its zones cleaned, taken over or sent back.
 
 import { v7 } from "uuid";
-import { HOLE_STEP_WORDS, holeStepped } from "@/core/shop/hole-chain";
-import type { BuildRow, Shop } from "@/core/shop/model";
-import { askedFor, nextNumber, penetrationsIn, rainedOn, rainFinds } from "@/core/shop/penetrations";
+import { notTakenOver, STEP_WORDS, sentBack, shellStates, ticked, ZONE_WORDS, type ZoneRecord } from "@/core/workshop/bare-body/zones";
+import { HOLE_STEP_WORDS, holeStepped } from "@/core/workshop/openings/hole-steps";
+import { askedFor, nextNumber, penetrationsIn, rainedOn, rainFinds } from "@/core/workshop/openings/holes";
 import {
   HOLE_STEPS,
   type HoleStep,
@@ -13,8 +13,8 @@ import {
   type ShellStep,
   type ShellZone,
   type ShellZoneName,
-} from "@/core/shop/records";
-import { notTakenOver, STEP_WORDS, sentBack, shellStates, ticked, ZONE_WORDS, type ZoneRecord } from "@/core/shop/shell";
+} from "@/core/workshop/records/records";
+import type { BuildRow, Shop } from "@/core/workshop/state/model";
 import { addRecord, setRecordData } from "@/db/records";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";

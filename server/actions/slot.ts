@@ -1,8 +1,8 @@
 // The next dry stretch, handed out: openings are pinned into it by exposure, those that can't hold their pin are left.
 
-import { toProblem } from "@/core/shop/problem";
-import { pinsThatHold, withPins } from "@/core/shop/slot-pins";
-import { slotPlan } from "@/core/shop/slot-plan";
+import { slotPlan } from "@/core/workshop/planning/dry-slots";
+import { pinsThatHold, withPins } from "@/core/workshop/planning/slot-pins";
+import { toProblem } from "@/core/workshop/state/problem";
 import { setPinStart } from "@/db/pins";
 import { toSql } from "@/db/pool";
 import { action, body, change } from "../action";

@@ -1,7 +1,7 @@
 // One job split in two: tried on the plan, then done.
 
 import { InputError } from "@/core/plan/fault";
-import { type Split, splitFaults, withSplit } from "@/core/shop/split";
+import { type Split, splitFaults, withSplit } from "@/core/workshop/planning/split";
 import { insertJobs, insertLinks } from "@/db/build-network";
 import { loadShop } from "@/db/shop";
 import { setShare } from "@/db/split";

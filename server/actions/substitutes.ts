@@ -1,8 +1,8 @@
 // Something else in place of a late part: what it would do to the dates, tried on the plan and not stored.
 
-import { withSubstitute } from "@/core/shop/courses";
-import { entriesOf } from "@/core/shop/docket/of";
-import { toProblem } from "@/core/shop/problem";
+import { withSubstitute } from "@/core/workshop/planning/courses";
+import { entriesOf } from "@/core/workshop/records/kinds/of";
+import { toProblem } from "@/core/workshop/state/problem";
 import { action, body } from "../action";
 import { datesOf } from "../dates-with";
 import { loadState } from "../planning";

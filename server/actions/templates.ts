@@ -1,7 +1,7 @@
 // Actions on templates and jigs: kept by number, and read off before anything is marked by them.
 
 import { v7 } from "uuid";
-import { sayTemplate, templateMismatch } from "@/core/shop/templates";
+import { sayTemplate, templateMismatch } from "@/core/workshop/starts/templates";
 import { loadShop } from "@/db/shop";
 import { columnsOf, insertTemplate, type TemplateFields, takeInHand, templateNumbered } from "@/db/templates";
 import { action, body, type Change, change, is } from "../action";

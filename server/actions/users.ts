@@ -1,6 +1,6 @@
 // Acts on who may sign in: add somebody, give a code that is good once, rename, retire. Nobody but its owner ever knows a password.
 
-import { hangsOnUser } from "@/core/shop/hangs";
+import { hangsOnUser } from "@/core/workshop/builds/retiring";
 import { rows } from "@/db/pool";
 import { addAudit, addUser, endSessionsOf, forgetDevices, setReset, userById } from "@/db/users";
 import { action, body, change, is } from "../action";

@@ -2,10 +2,10 @@
 
 import { v7 } from "uuid";
 import { type Options, optionsSchema } from "@/core/library/options";
-import { NEW, NOTS } from "@/core/shop/barred";
-import { hangsOnBay, hangsOnFitter } from "@/core/shop/hangs";
-import { type FigureName, figureFaults, ownFigures } from "@/core/shop/house-figures";
 import { WEEKDAYS, type Weekday } from "@/core/time/calendar";
+import { hangsOnBay, hangsOnFitter } from "@/core/workshop/builds/retiring";
+import { NEW, NOTS } from "@/core/workshop/starts/barred";
+import { type FigureName, figureFaults, ownFigures } from "@/core/workshop/state/house-figures";
 import { insert, rows, run } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
 import { openLines } from "@/db/suppliers";

@@ -1,4 +1,5 @@
 "use client";
+
 // Your account: a new password, the second factor of leads, and the devices you are signed in on.
 
 import Link from "next/link";
@@ -11,6 +12,7 @@ import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { when } from "../kit/when";
 import { SecondFactor } from "./second-factor";
+import { Section } from "./section";
 import type { AccountView } from "./view";
 
 export function Account({ view }: { view: AccountView }) {
@@ -31,15 +33,6 @@ export function Account({ view }: { view: AccountView }) {
       {view.lead && <SecondFactor on={view.second} />}
       <Devices view={view} />
     </main>
-  );
-}
-
-export function Section({ title, children }: { title: string; children: React.ReactNode }) {
-  return (
-    <section className="rounded-md border bg-card p-4" aria-label={title}>
-      <h2 className="mb-2 text-[1rem]">{title}</h2>
-      {children}
-    </section>
   );
 }
 

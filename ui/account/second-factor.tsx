@@ -7,7 +7,7 @@ import { Field } from "../kit/field";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
-import { Section } from "./account";
+import { Section } from "./section";
 
 interface Begun {
   secret: string;

@@ -2,8 +2,8 @@
 // Jobs that no choice asks for but something that was found: tried against the dates, taken on, or left again.
 
 import { useState } from "react";
-import type { DateMove } from "@/core/shop/previews";
-import { sayMinutes } from "@/core/shop/say";
+import type { DateMove } from "@/core/workshop/builds/previews";
+import { sayMinutes } from "@/core/workshop/state/say";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";

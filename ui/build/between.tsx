@@ -1,8 +1,8 @@
 "use client";
 // Two at once, and from hand to hand: which jobs of a build don't meet, and what lies between two people.
 
-import type { Between } from "@/core/shop/hand-to-hand";
-import type { Side } from "@/core/shop/side-by-side";
+import type { Between } from "@/core/workshop/planning/hand-to-hand";
+import type { Side } from "@/core/workshop/planning/side-by-side";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";
 import { near } from "../kit/time";

@@ -2,8 +2,8 @@
 // Boxes of units that a cut waits for, counted line by line: here, missing, damaged or wrong.
 
 import { useState } from "react";
-import type { Contents } from "@/core/shop/docket/goods";
-import { DOCKETS } from "@/core/shop/docket/kinds";
+import type { Contents } from "@/core/workshop/records/kinds/goods";
+import { DOCKETS } from "@/core/workshop/records/kinds/kinds";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { DocketForm } from "./docket/form";

@@ -4,8 +4,8 @@
 import { useState } from "react";
 import { conflictsOf } from "@/core/library/conflicts";
 import { OPTION_KEYS, type Options } from "@/core/library/options";
-import type { OptionPreview } from "@/core/shop/previews";
-import { sayHours, sayMinutes } from "@/core/shop/say";
+import type { OptionPreview } from "@/core/workshop/builds/previews";
+import { sayHours, sayMinutes } from "@/core/workshop/state/say";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";

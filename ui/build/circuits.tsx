@@ -3,9 +3,9 @@
 // Circuits that others added: dead by measuring, or led away, before anything sparks near them.
 
 import { useState } from "react";
-import { type CircuitRecord, circuitsIn, isDead, sayCircuit } from "@/core/shop/circuits";
-import { figure as houseFigure } from "@/core/shop/house-figures";
-import type { Circuit } from "@/core/shop/records";
+import { type CircuitRecord, circuitsIn, isDead, sayCircuit } from "@/core/workshop/openings/circuits";
+import type { Circuit } from "@/core/workshop/records/records";
+import { figure as houseFigure } from "@/core/workshop/state/house-figures";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";

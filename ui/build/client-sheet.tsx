@@ -2,7 +2,7 @@
 // How a build stands, on one page for its client: to print, or to send as a PDF from the printer's dialog.
 
 import Link from "next/link";
-import type { ClientPage } from "@/core/shop/client-page";
+import type { ClientPage } from "@/core/workshop/client/client-page";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { day, time } from "../kit/time";

@@ -1,7 +1,7 @@
 "use client";
 // What the build has cost so far and will cost, by stage: parts and hours.
 
-import type { Money } from "@/core/shop/money";
+import type { Money } from "@/core/workshop/builds/money";
 import { STAGE, StageBadge } from "../kit/stage";
 import type { BuildView } from "./view";
 

@@ -2,8 +2,8 @@
 // A job past its time box: each course tried on the plan, with the dates it leads to, before one is decided on.
 
 import { useState } from "react";
-import type { Tried } from "@/core/shop/courses";
-import type { DateMove } from "@/core/shop/previews";
+import type { DateMove } from "@/core/workshop/builds/previews";
+import type { Tried } from "@/core/workshop/planning/courses";
 import { Button } from "../kit/button";
 import { Field } from "../kit/field";
 import { send } from "../kit/send";

@@ -1,8 +1,8 @@
 "use client";
 // About the cuts: metal behind them, sparks and swarf with their stamps.
 
-import { usualContents } from "@/core/shop/docket/goods";
-import type { Sparks } from "@/core/shop/docket/sparks";
+import { usualContents } from "@/core/workshop/records/kinds/goods";
+import type { Sparks } from "@/core/workshop/records/kinds/hot-work";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";

@@ -1,6 +1,6 @@
 // What a change would do to planned finishes, a line for each build.
 
-import type { DateMove } from "@/core/shop/previews";
+import type { DateMove } from "@/core/workshop/builds/previews";
 import { wall } from "../kit/time";
 
 export function DateLines({ dates }: { dates: readonly DateMove[] }) {

@@ -1,6 +1,6 @@
 // What the page of a build shows a fitter who works on it.
 
-import type { StageProgress } from "@/core/shop/progress";
+import type { StageProgress } from "@/core/workshop/state/progress";
 import type { SheetJob } from "./view";
 
 export interface FitterJob

@@ -2,8 +2,8 @@
 // The chain of one hole as a row of ticks: the next one asked, one done again opens those behind it.
 
 import { Check } from "lucide-react";
-import { CHAIN_PHOTOS, HOLE_STEP_WORDS, nextStep, stepDone } from "@/core/shop/hole-chain";
-import { HOLE_STEPS, type Penetration } from "@/core/shop/records";
+import { CHAIN_PHOTOS, HOLE_STEP_WORDS, nextStep, stepDone } from "@/core/workshop/openings/hole-steps";
+import { HOLE_STEPS, type Penetration } from "@/core/workshop/records/records";
 import { cx } from "../kit/cx";
 import { send } from "../kit/send";
 import { near } from "../kit/time";

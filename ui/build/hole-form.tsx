@@ -3,9 +3,9 @@
 // One hole through the skin: where it is, how far, what covers it, how it stood the water.
 
 import { useState } from "react";
-import { figure as houseFigure } from "@/core/shop/house-figures";
-import { isOpen, SIDE_WORDS, WAY } from "@/core/shop/penetrations";
-import type { Penetration } from "@/core/shop/records";
+import { isOpen, SIDE_WORDS, WAY } from "@/core/workshop/openings/holes";
+import type { Penetration } from "@/core/workshop/records/records";
+import { figure as houseFigure } from "@/core/workshop/state/house-figures";
 import { Area, Check, Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";
 import { time } from "../kit/time";

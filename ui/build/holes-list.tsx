@@ -2,8 +2,8 @@
 // Every hole through the skin by number: how far it is, what covers it, and whether it held water out.
 
 import { useState } from "react";
-import { HOLE_SHOWS, PROOF_SET, proofSet } from "@/core/shop/hole-chain";
-import { rainFinds, SIDE_WORDS, WAY } from "@/core/shop/penetrations";
+import { HOLE_SHOWS, PROOF_SET, proofSet } from "@/core/workshop/openings/hole-steps";
+import { rainFinds, SIDE_WORDS, WAY } from "@/core/workshop/openings/holes";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";

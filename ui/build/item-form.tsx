@@ -3,8 +3,8 @@
 
 import { useState } from "react";
 import { hasRole } from "@/core/library/roles";
-import { FATE_WORDS } from "@/core/shop/inventory";
-import { EDGES, FATES, type Item } from "@/core/shop/records";
+import { FATE_WORDS } from "@/core/workshop/bare-body/removed-items";
+import { EDGES, FATES, type Item } from "@/core/workshop/records/records";
 import { Area, Check, Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";
 import { time } from "../kit/time";

@@ -1,6 +1,6 @@
 // The seven stages as a ladder: how much of each is done, by likely hours.
 
-import type { StageProgress } from "@/core/shop/progress";
+import type { StageProgress } from "@/core/workshop/state/progress";
 import { stageOf } from "../kit/stage";
 
 export function StageLadder({ stages }: { stages: readonly StageProgress[] }) {

@@ -3,9 +3,9 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import { type MarkRecord, marksIn, sayMark } from "@/core/shop/marks";
-import { DAMAGES, type Mark } from "@/core/shop/records";
 import { drawVan, VIEW_LABEL, VIEWS, type ViewName } from "@/core/van/drawing";
+import { type MarkRecord, marksIn, sayMark } from "@/core/workshop/bare-body/marks";
+import { DAMAGES, type Mark } from "@/core/workshop/records/records";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";

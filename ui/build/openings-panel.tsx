@@ -2,7 +2,7 @@
 // Everything that pierces the skin: how far each opening is, its unit, its mark-out, and go or no-go for the day.
 
 import Link from "next/link";
-import type { Opening, OpeningState } from "@/core/shop/openings";
+import type { Opening, OpeningState } from "@/core/workshop/openings/openings";
 import { cx } from "../kit/cx";
 import { near } from "../kit/time";
 import type { BuildView } from "./view";

@@ -3,7 +3,7 @@
 
 import { useState } from "react";
 import type { OrderStep } from "@/core/library/order";
-import type { OptionPreview } from "@/core/shop/previews";
+import type { OptionPreview } from "@/core/workshop/builds/previews";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Field } from "../kit/field";

@@ -2,7 +2,7 @@
 // Rain came in: through which holes, where the water went, and what it cost.
 
 import { useState } from "react";
-import { rainFinds } from "@/core/shop/penetrations";
+import { rainFinds } from "@/core/workshop/openings/holes";
 import { Check, Field } from "../kit/field";
 import { figure } from "../kit/figure";
 import { send } from "../kit/send";

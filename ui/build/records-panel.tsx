@@ -2,7 +2,7 @@
 // Decisions, deviations, faults and remainders of a build.
 
 import { useState } from "react";
-import { type BuildRecord, type Deviation, type FaultCard, faultState, TICKETED } from "@/core/shop/records";
+import { type BuildRecord, type Deviation, type FaultCard, faultState, TICKETED } from "@/core/workshop/records/records";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";

@@ -4,8 +4,8 @@
 import { ChevronDown } from "lucide-react";
 import { useState } from "react";
 import type { Conflict } from "@/core/library/conflicts";
-import type { NewBuildSums } from "@/core/shop/previews";
-import { sayHours, sayMinutes } from "@/core/shop/say";
+import type { NewBuildSums } from "@/core/workshop/builds/previews";
+import { sayHours, sayMinutes } from "@/core/workshop/state/say";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { STAGE, StageBadge } from "../kit/stage";

@@ -2,9 +2,9 @@
 // The bare body by zone: cleaned step by step, looked at by somebody else, taken over or sent back; and what the strip leaves open.
 
 import { useState } from "react";
-import { SHELL_STEPS, type ShellZoneName } from "@/core/shop/records";
-import { STEP_WORDS, ZONE_WORDS, type ZoneState } from "@/core/shop/shell";
 import { zoneOf } from "@/core/time/zone";
+import { STEP_WORDS, ZONE_WORDS, type ZoneState } from "@/core/workshop/bare-body/zones";
+import { SHELL_STEPS, type ShellZoneName } from "@/core/workshop/records/records";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";

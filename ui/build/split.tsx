@@ -2,7 +2,7 @@
 // A job in two: a part prepared beforehand, or done by somebody else at the same time; tried on the plan before it is done.
 
 import { useState } from "react";
-import type { DateMove } from "@/core/shop/previews";
+import type { DateMove } from "@/core/workshop/builds/previews";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Check, Field, Select } from "../kit/field";

@@ -3,8 +3,8 @@
 
 import { useMemo, useState } from "react";
 import { layoutOf } from "@/core/library/layout";
-import { type ZoneState, zonesAt } from "@/core/shop/zones";
 import { VIEW_LABEL, type ViewName } from "@/core/van/drawing";
+import { type ZoneState, zonesAt } from "@/core/workshop/state/van-zones";
 import { cx } from "../kit/cx";
 import { stageOf } from "../kit/stage";
 import { DAY, day, time } from "../kit/time";

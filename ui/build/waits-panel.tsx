@@ -2,8 +2,8 @@
 // What waits: parked things, what hides what, zones lent as a bench, who stays with what cures, how warm it was, how days were ended.
 
 import { useState } from "react";
-import type { DateMove } from "@/core/shop/previews";
 import { zoneOf } from "@/core/time/zone";
+import type { DateMove } from "@/core/workshop/builds/previews";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";

@@ -2,9 +2,9 @@
 // On the fitter's phone: clocks that count from a tap, and the end of the day.
 
 import { useState } from "react";
-import type { RunningClock } from "@/core/shop/clocks";
-import { clockState, sayClockLeft } from "@/core/shop/clocks";
-import { CLOCKS, type ClockName } from "@/core/shop/docket/clock";
+import { CLOCKS, type ClockName } from "@/core/workshop/records/kinds/clock";
+import type { RunningClock } from "@/core/workshop/today/clocks";
+import { clockState, sayClockLeft } from "@/core/workshop/today/clocks";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { inputClass } from "../kit/field";

@@ -2,10 +2,10 @@
 // What a fitter finds and measures on the van, written down where it is found: rust, holes, damage, volts, torque, a walk round.
 
 import { useState } from "react";
-import { type CircuitRecord, sayCircuit } from "@/core/shop/circuits";
-import { DOCKETS, type DocketKind, isDocket } from "@/core/shop/docket/kinds";
-import { type MarkRecord, sayMark } from "@/core/shop/marks";
 import { VIEW_LABEL } from "@/core/van/drawing";
+import { type MarkRecord, sayMark } from "@/core/workshop/bare-body/marks";
+import { type CircuitRecord, sayCircuit } from "@/core/workshop/openings/circuits";
+import { DOCKETS, type DocketKind, isDocket } from "@/core/workshop/records/kinds/kinds";
 import { Boxes } from "../build/boxes";
 import { CircuitForm } from "../build/circuits";
 import { DocketForm, type Entry } from "../build/docket/form";

@@ -2,7 +2,7 @@
 // On the card, for the lead: work that the hour speaks against is left for the morning, with what that does to the dates.
 
 import { useState } from "react";
-import type { DateMove } from "@/core/shop/previews";
+import type { DateMove } from "@/core/workshop/builds/previews";
 import { DateLines } from "../build/date-lines";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";

@@ -3,11 +3,11 @@
 // On the fitter's phone: the holes a job makes or soaks, each a step further by a tap; and the bare zones it cleans or shuts in.
 
 import { useState } from "react";
-import { HOLE_SHOWS, HOLE_STEP_WORDS, nextStep } from "@/core/shop/hole-chain";
-import { figure } from "@/core/shop/house-figures";
-import { isOpen, sendable } from "@/core/shop/penetrations";
-import { type Penetration, SHELL_STEPS } from "@/core/shop/records";
-import { STEP_WORDS, ZONE_WORDS, type ZoneState } from "@/core/shop/shell";
+import { STEP_WORDS, ZONE_WORDS, type ZoneState } from "@/core/workshop/bare-body/zones";
+import { HOLE_SHOWS, HOLE_STEP_WORDS, nextStep } from "@/core/workshop/openings/hole-steps";
+import { isOpen, sendable } from "@/core/workshop/openings/holes";
+import { type Penetration, SHELL_STEPS } from "@/core/workshop/records/records";
+import { figure } from "@/core/workshop/state/house-figures";
 import { HoleChain } from "../build/hole-chain";
 import { RecordPhotos } from "../build/record-photos";
 import { Button } from "../kit/button";

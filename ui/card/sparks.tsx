@@ -2,7 +2,7 @@
 // On the fitter's phone: what is worn, the swarf off and looked at twice, and the kit counted before it is carried up.
 
 import { Check } from "lucide-react";
-import { WORN } from "@/core/shop/docket/sparks";
+import { WORN } from "@/core/workshop/records/kinds/hot-work";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { send } from "../kit/send";

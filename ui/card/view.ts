@@ -1,16 +1,16 @@
 // What a bench card shows: one job, big; what comes behind it, small.
 
-import type { RunningClock } from "@/core/shop/clocks";
-import type { DayEnd } from "@/core/shop/day-end";
-import type { ClockName } from "@/core/shop/docket/clock";
-import type { Sparks } from "@/core/shop/docket/sparks";
-import type { KitLine } from "@/core/shop/kit";
-import type { Workshop } from "@/core/shop/model";
-import type { BuildRecord, Penetration } from "@/core/shop/records";
-import type { ZoneState } from "@/core/shop/shell";
-import type { SlotOffer } from "@/core/shop/short-slot";
 import type { Van } from "@/core/van/model";
 import type { ReadingState } from "@/core/van/readings";
+import type { ZoneState } from "@/core/workshop/bare-body/zones";
+import type { SlotOffer } from "@/core/workshop/planning/short-slot";
+import type { ClockName } from "@/core/workshop/records/kinds/clock";
+import type { Sparks } from "@/core/workshop/records/kinds/hot-work";
+import type { BuildRecord, Penetration } from "@/core/workshop/records/records";
+import type { Workshop } from "@/core/workshop/state/model";
+import type { KitLine } from "@/core/workshop/stores/kit";
+import type { RunningClock } from "@/core/workshop/today/clocks";
+import type { DayEnd } from "@/core/workshop/today/day-end";
 import type { BoxToCount } from "../build/boxes";
 import type { ShotView } from "../build/view";
 import type { SheetCard } from "../setout/sheet-card";

@@ -2,7 +2,7 @@
 // Asks the server for what is looked for, a moment after the last letter; an answer that is overtaken is dropped.
 
 import { useEffect, useState } from "react";
-import type { Found } from "@/core/shop/find";
+import type { Found } from "@/core/workshop/state/find";
 
 const AFTER_MS = 60;
 

@@ -5,8 +5,8 @@
 import { X } from "lucide-react";
 import Link from "next/link";
 import type { Block } from "@/core/lanes/lanes";
-import { sayMinutes } from "@/core/shop/say";
 import { zoneOf } from "@/core/time/zone";
+import { sayMinutes } from "@/core/workshop/state/say";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Field } from "../kit/field";

@@ -6,7 +6,7 @@ import type { Entry } from "@/core/library/library";
 import { QUANTITY_NAMES } from "@/core/library/quantities";
 import { mayShare, ROLE_NAMES, ROLES } from "@/core/library/roles";
 import { TAGS } from "@/core/library/schema";
-import { TAG_WORDS } from "@/core/shop/tags";
+import { TAG_WORDS } from "@/core/workshop/starts/tags";
 import { cx } from "../kit/cx";
 import { Check, inputClass } from "../kit/field";
 import type { LibraryView } from "./view";

@@ -15,7 +15,7 @@ import { StageBadge } from "../kit/stage";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { Conditions, Crew, type Draft, Order, Parts, Roles } from "./editor-fields";
-import { Fields } from "./library";
+import { Fields } from "./fields";
 import type { LibraryView } from "./view";
 
 const plain = ({ stage: _s, ...j }: Entry): Draft => structuredClone(j);

@@ -1,4 +1,5 @@
 "use client";
+
 // The workshop's job library: every job, how it differs from the shipped one, its versions, files in and out.
 
 import Link from "next/link";
@@ -14,6 +15,7 @@ import { time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useUrlText } from "../kit/use-url";
 import { JobEditor } from "./editor";
+import { Fields } from "./fields";
 import type { LibraryView } from "./view";
 
 export function Library({ view }: { view: LibraryView }) {
@@ -118,21 +120,6 @@ export function Library({ view }: { view: LibraryView }) {
         <Import view={view} onDone={() => setShowing(undefined)} />
       </Dialog>
     </div>
-  );
-}
-
-export function Fields({ fields }: { fields: JobDiff["fields"] }) {
-  return (
-    <ul className="mt-1 flex flex-col gap-1">
-      {fields.map((f, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: a field may stand several times, in order
-        <li key={i} className="grid grid-cols-[90px_1fr_1fr] gap-2">
-          <span className="text-muted">{f.field}</span>
-          <del className="text-signal-text decoration-1">{f.shipped}</del>
-          <ins className="text-green-text no-underline">{f.own}</ins>
-        </li>
-      ))}
-    </ul>
   );
 }
 

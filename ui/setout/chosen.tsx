@@ -4,7 +4,7 @@
 import { useState } from "react";
 import type { Outcome } from "@/core/setout/model";
 import type { SheetDraft } from "@/core/setout/prefill";
-import { unitTitle } from "@/core/shop/chosen-unit";
+import { unitTitle } from "@/core/workshop/openings/chosen-unit";
 import { Button } from "../kit/button";
 import { Field, Select } from "../kit/field";
 import { figure } from "../kit/figure";

@@ -5,10 +5,10 @@ import { FULL, shipped } from "@/core/library/testing";
 import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
 import { contradictions, prefill, roofBays, worldOf } from "@/core/setout/prefill";
 import { AGREE_MM, disagreements, secondReadings } from "@/core/setout/second";
-import { startsFromPlan } from "@/core/shop/plan-prefill";
-import { sheetMass, sheetNotices, sheetPrefill } from "@/core/shop/sheets";
-import { testShop } from "@/core/shop/testing/shop";
 import { vans } from "@/core/van/model";
+import { startsFromPlan } from "@/core/workshop/sheets/plan-prefill";
+import { sheetMass, sheetNotices, sheetPrefill } from "@/core/workshop/sheets/sheets";
+import { testShop } from "@/core/workshop/testing/shop";
 import { blankDraft, toInput } from "./fields";
 import { SHEETS } from "./sheets";
 

@@ -4,7 +4,7 @@
 import { useState } from "react";
 import { InputError } from "@/core/plan/fault";
 import { parseLength } from "@/core/setout/lengths";
-import type { PartState } from "@/core/shop/model";
+import type { PartState } from "@/core/workshop/state/model";
 import { Button } from "../kit/button";
 import { Area, Field, Select, StaleNote } from "../kit/field";
 import { type Fault, send } from "../kit/send";

@@ -3,7 +3,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import type { PartState } from "@/core/shop/model";
+import type { PartState } from "@/core/workshop/state/model";
 import { Button } from "../kit/button";
 import { type Cell, saveCsv } from "../kit/csv";
 import { cx } from "../kit/cx";

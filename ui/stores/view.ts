@@ -1,6 +1,6 @@
 // What stores shows: part lines by the date at which they are wanted.
 
-import type { CutOut, PartState } from "@/core/shop/model";
+import type { CutOut, PartState } from "@/core/workshop/state/model";
 
 export interface PartLine {
   id: string;

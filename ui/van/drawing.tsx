@@ -1,9 +1,9 @@
 // One view of a van drawn from its template: outline, ribs, fields, what is chosen in it, and the state of its zones.
 
 import type { LayoutItem } from "@/core/library/layout";
-import type { ZoneAt } from "@/core/shop/zones";
 import { drawVan, type Part, VIEW_LABEL, type ViewName } from "@/core/van/drawing";
 import type { Van } from "@/core/van/model";
+import type { ZoneAt } from "@/core/workshop/state/van-zones";
 import { stageOf } from "../kit/stage";
 
 const PAD = 130;

@@ -2,7 +2,7 @@
 // Figures of the house: thresholds that rules go by, each with its unit, its range, the usual value, and where it shows.
 
 import { useState } from "react";
-import { FIGURE_NAMES, type FigureName, HOUSE_FIGURES } from "@/core/shop/house-figures";
+import { FIGURE_NAMES, type FigureName, HOUSE_FIGURES } from "@/core/workshop/state/house-figures";
 import { Button } from "../kit/button";
 import { faultOf, inputClass } from "../kit/field";
 import { figure } from "../kit/figure";

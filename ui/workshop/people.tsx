@@ -2,7 +2,7 @@
 // Fitters: hours, skills by level, tickets with their last day.
 
 import { useState } from "react";
-import { NEW, NOTS } from "@/core/shop/barred";
+import { NEW, NOTS } from "@/core/workshop/starts/barred";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";

@@ -2,7 +2,7 @@
 // Settings of the house, the forecast, and the planning problem as a file.
 
 import { useState } from "react";
-import { readNoiseWeek, sayNoiseWeek } from "@/core/shop/noise";
+import { readNoiseWeek, sayNoiseWeek } from "@/core/workshop/starts/noise";
 import { Button, buttonClass } from "../kit/button";
 import { Check, Field } from "../kit/field";
 import { send } from "../kit/send";

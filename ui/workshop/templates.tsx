@@ -2,8 +2,8 @@
 // Templates and jigs by number. A fitter reads the number off before anything is marked by one.
 
 import { useState } from "react";
-import { SIDE_WORDS } from "@/core/shop/penetrations";
-import { KIND_WORDS, sayTemplate } from "@/core/shop/templates";
+import { SIDE_WORDS } from "@/core/workshop/openings/holes";
+import { KIND_WORDS, sayTemplate } from "@/core/workshop/starts/templates";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { Check, Field, Select } from "../kit/field";

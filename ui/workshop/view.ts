@@ -87,9 +87,9 @@ export interface SafekeepingView {
 
 import type { SkillLoad } from "@/core/lanes/skill-load";
 import type { Options } from "@/core/library/options";
-import type { FigureName } from "@/core/shop/house-figures";
-import type { SupplierRow, TemplateRow, ToolRow } from "@/core/shop/model";
 import type { Weekday } from "@/core/time/calendar";
+import type { FigureName } from "@/core/workshop/state/house-figures";
+import type { SupplierRow, TemplateRow, ToolRow } from "@/core/workshop/state/model";
 
 export interface WorkshopView {
   zone: string;

@@ -2,8 +2,8 @@
 // Beside the floor plan: decisions with their latest moment, dates, and what could be pulled forward.
 
 import Link from "next/link";
-import type { BuildDate } from "@/core/shop/dates";
-import type { Decision } from "@/core/shop/decisions";
+import type { Decision } from "@/core/workshop/builds/decisions";
+import type { BuildDate } from "@/core/workshop/state/dates";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { send } from "../kit/send";

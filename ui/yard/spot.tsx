@@ -12,8 +12,8 @@ import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { type Act, useAct } from "../kit/use-act";
 import { VanPlan } from "../van/plan";
+import { Person } from "./person";
 import type { Line, Spot, Standing, YardView } from "./view";
-import { Person } from "./yard";
 
 /** Pixels a millimetre: one scale for every van on the floor. */
 const SCALE = 0.036;

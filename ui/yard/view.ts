@@ -1,7 +1,7 @@
 // What the yard shows: places with their vans, the bench, and the lists beside them.
 
-import type { BuildDate } from "@/core/shop/dates";
-import type { Decision } from "@/core/shop/decisions";
+import type { Decision } from "@/core/workshop/builds/decisions";
+import type { BuildDate } from "@/core/workshop/state/dates";
 import type { VanShape, ZoneMark } from "../van/plan";
 
 export interface Worker {

@@ -1,9 +1,11 @@
 "use client";
+
 // The yard: what is happening now, and beside it what must be decided before the day ends.
 
 import Link from "next/link";
 import { buttonClass } from "../kit/button";
 import { StageBadge } from "../kit/stage";
+import { Person } from "./person";
 import { YardSide } from "./side";
 import { BaySpot, YardVan } from "./spot";
 import type { BenchItem, YardView } from "./view";
@@ -107,16 +109,5 @@ function BenchRow({ item }: { item: BenchItem }) {
         </span>
       </Link>
     </li>
-  );
-}
-
-export function Person({ initials, name }: { initials: string; name: string }) {
-  return (
-    <span
-      title={name}
-      className="grid size-7 shrink-0 place-items-center rounded-full border-2 border-card bg-ink text-[0.6875rem] font-bold text-paper"
-    >
-      {initials}
-    </span>
   );
 }

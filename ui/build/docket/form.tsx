@@ -2,7 +2,7 @@
 // The form of any declared kind of entry: its fields as they are declared, asked only where they apply.
 
 import { useState } from "react";
-import { type Docket, type FieldSpec, fromTyped, type Typed, toTyped, type Values } from "@/core/shop/docket/fields";
+import { type Docket, type FieldSpec, fromTyped, type Typed, toTyped, type Values } from "@/core/workshop/records/kinds/fields";
 import { Button } from "../../kit/button";
 import { Area, Check, Field, faultOf, Select } from "../../kit/field";
 import { figure } from "../../kit/figure";

@@ -2,8 +2,8 @@
 // All entries of one declared kind of a build: in a line each, opened by a click, with their photos.
 
 import { useState } from "react";
-import type { Values } from "@/core/shop/docket/fields";
-import { DOCKETS, type DocketKind } from "@/core/shop/docket/kinds";
+import type { Values } from "@/core/workshop/records/kinds/fields";
+import { DOCKETS, type DocketKind } from "@/core/workshop/records/kinds/kinds";
 import { Button } from "../../kit/button";
 import { cx } from "../../kit/cx";
 import { Dialog } from "../../kit/dialog";

@@ -1,7 +1,7 @@
 // What the lanes' panel says of one job.
 
 import type { NextRequest } from "next/server";
-import { buildsOf } from "@/core/shop/seen-by";
+import { buildsOf } from "@/core/workshop/state/seen-by";
 import { loadState } from "@/server/planning";
 import { Refusal } from "@/server/refusal";
 import { fitterDetail, jobDetail } from "../../../_views/lanes";

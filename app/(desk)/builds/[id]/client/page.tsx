@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { clientPage } from "@/core/shop/client-page";
+import { clientPage } from "@/core/workshop/client/client-page";
 import { allUsers } from "@/server/people";
 import { ClientSheet } from "@/ui/build/client-sheet";
 import { buildView } from "../../../../_views/build";

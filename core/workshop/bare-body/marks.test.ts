@@ -1,0 +1,77 @@
+import { describe, expect, test } from "vitest";
+import { InputError } from "../../plan/fault";
+import { findCalculator } from "../../setout/calculators";
+import { contradictions } from "../../setout/prefill";
+import { type BuildRecord, type Mark, readRecord } from "../records/records";
+import { sayMark, stripPrefill } from "./marks";
+
+let n = 0;
+const mark = (data: Mark, closedAt: number | null = null): BuildRecord => ({
+  id: `m${++n}`,
+  kind: "mark",
+  jobId: null,
+  title: "somewhere",
+  data,
+  saidBy: "u",
+  saidAt: n,
+  closedAt,
+  version: 1,
+  photos: [],
+});
+const hole = (more: Partial<Mark>): Mark => ({ what: "hole", view: "left", x: 1, y: 1, dMm: 8, fate: "close", ...more });
+const rust: Mark = { what: "rust", view: "roof", x: 1, y: 1, areaDm2: 1.2, grade: 2 };
+
+describe("marks", () => {
+  test("a hole asks for size and fate, rust for area and grade, damage for neither", () => {
+    const paths = (data: object) => readRecord("mark", data).faults.map((f) => f.path);
+    expect(paths({ what: "hole", view: "left", x: 0, y: 0 })).toEqual(["dMm", "fate"]);
+    expect(paths({ what: "rust", view: "left", x: 0, y: 0 })).toEqual(["areaDm2", "grade"]);
+    expect(paths({ what: "damage", view: "left", x: 0, y: 0 })).toEqual([]);
+    for (const bad of [{ view: "inside" }, { x: -1 }, { what: "crack" }, { grade: 4 }])
+      expect(() => readRecord("mark", { ...rust, ...bad })).toThrow(InputError);
+  });
+  test("are said in words", () => {
+    expect(sayMark(hole({ count: 3, throughSkin: true }))).toBe("3 holes of 8, through the skin, to be closed");
+    expect(sayMark(hole({ fate: "keep" }))).toBe("hole of 8, in the inner skin, kept");
+    expect(sayMark({ ...rust, grade: 3 })).toBe("rust, grade 3, 1.2 dm²: stop, for a body shop");
+  });
+});
+
+describe("the sheet for holes and rust", () => {
+  const records = [
+    mark(hole({ count: 4 })),
+    mark(hole({ count: 2, view: "right" }), 99),
+    mark(hole({ dMm: 6, view: "roof", throughSkin: true })),
+    mark(hole({ fate: "keep", dMm: 16 })),
+    mark(rust),
+    mark({ what: "damage", view: "rear", x: 1, y: 1 }),
+  ];
+  test("has the holes to be closed by size, place and depth, treated or not, and rust patch by patch", () => {
+    const p = stripPrefill(records)!;
+    expect(p.draft.holes).toEqual([
+      { d: "6", count: "1", place: "roof", throughSkin: true },
+      { d: "8", count: "6", place: "wall", throughSkin: false },
+    ]);
+    expect(p.draft.rust).toEqual([{ areaDm2: "1.2", grade: "2" }]);
+    expect(p.basis).toEqual({ "holes to be closed": 7, "dm² of rust": 1.2 });
+  });
+  test("is one that its calculator takes: a plug for each of seven", () => {
+    const holes = (stripPrefill(records)!.draft.holes as { d: string; count: string }[]).map((h) => ({
+      ...h,
+      d: Number(h.d),
+      count: Number(h.count),
+    }));
+    const o = findCalculator("strip-list")!.run({ holes, rust: [{ areaDm2: 1.2, grade: 2 }], items: [] });
+    const total = (o.results.plugs as { count: number }[]).reduce((m, x) => m + x.count, 0);
+    expect(total).toBe(7);
+  });
+  test("what is treated contradicts nothing; a further hole does", () => {
+    const then = stripPrefill(records)!.basis;
+    const treated = records.map((r) => ({ ...r, closedAt: 5 }) as BuildRecord);
+    expect(contradictions(then, stripPrefill(treated)!.basis)).toEqual([]);
+    expect(contradictions(then, stripPrefill([...records, mark(hole({}))])!.basis)).toEqual(["holes to be closed is 8 now, was 7"]);
+  });
+  test("there is none where nothing is to be closed", () => {
+    expect(stripPrefill([mark({ what: "damage", view: "rear", x: 1, y: 1 }), mark(hole({ fate: "keep" }))])).toBeUndefined();
+  });
+});

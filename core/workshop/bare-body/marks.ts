@@ -1,0 +1,90 @@
+// Marks on the van in words, and what they come to: the figures of the sheet for holes and rust.
+
+import type { Prefill, SheetDraft } from "../../setout/prefill";
+import type { ViewName } from "../../van/drawing";
+import type { BuildRecord, Mark } from "../records/records";
+import type { BuildRow, Shop } from "../state/model";
+import { inventoryOf, itemRows } from "./removed-items";
+
+export type MarkRecord = Extract<BuildRecord, { kind: "mark" }>;
+
+/** Where the norms put what is marked in a view. */
+const PLACE: Record<ViewName, "roof" | "wall" | "floor" | "door"> = {
+  roof: "roof",
+  left: "wall",
+  right: "wall",
+  rear: "door",
+  plan: "floor",
+  under: "floor",
+};
+
+export const marksIn = (records: readonly BuildRecord[]): MarkRecord[] => records.filter((r): r is MarkRecord => r.kind === "mark");
+
+/** "3 holes of 12, through the skin, to be closed"; rust and damage likewise. */
+export function sayMark(m: Mark): string {
+  const n = m.count ?? 1;
+  if (m.what === "hole")
+    return [
+      `${n === 1 ? "hole" : `${n} holes`} of ${m.dMm}`,
+      m.throughSkin ? "through the skin" : "in the inner skin",
+      m.fate === "keep" ? "kept" : "to be closed",
+    ].join(", ");
+  if (m.what === "rust") return `rust, grade ${m.grade}, ${m.areaDm2} dm²${m.grade === 3 ? ": stop, for a body shop" : ""}`;
+  return "damage";
+}
+
+const byKey = <T>(list: readonly T[], key: (t: T) => string): T[][] => {
+  const groups = new Map<string, T[]>();
+  for (const t of list) groups.set(key(t), [...(groups.get(key(t)) ?? []), t]);
+  return [...groups.values()];
+};
+
+/**
+ * The sheet for holes and rust out of what was found, treated or not, so that it stays true while the work goes on: holes to be closed by size, place and depth, rust
+ * patch by patch; and what came out, as far as its fate is decided. Undefined where nothing is written down.
+ */
+export function stripPrefill(records: readonly BuildRecord[]): Prefill | undefined {
+  const marks = marksIn(records).map((r) => r.data);
+  const holes = marks.filter((m) => m.what === "hole" && m.fate === "close");
+  const rust = marks.filter((m) => m.what === "rust");
+  const items = itemRows(records);
+  if (!holes.length && !rust.length && !items.length) return undefined;
+  const rows: SheetDraft[] = byKey(holes, (m) => `${m.dMm} ${PLACE[m.view]} ${!!m.throughSkin}`)
+    .map((g): [number, SheetDraft] => [
+      g[0].dMm!,
+      {
+        d: String(g[0].dMm),
+        count: String(g.reduce((n, m) => n + (m.count ?? 1), 0)),
+        place: PLACE[g[0].view],
+        throughSkin: !!g[0].throughSkin,
+      },
+    ])
+    .sort((a, b) => a[0] - b[0])
+    .map(([, row]) => row);
+  return {
+    draft: {
+      holes: rows,
+      rust: rust.map((m) => ({ areaDm2: String(m.areaDm2), grade: String(m.grade) })),
+      items,
+    },
+    basis: {
+      "holes to be closed": holes.reduce((n, m) => n + (m.count ?? 1), 0),
+      "dm² of rust": Math.round(rust.reduce((n, m) => n + m.areaDm2!, 0) * 100) / 100,
+      ...(items.length ? { "kg removed": inventoryOf(records).kgOut } : {}),
+    },
+  };
+}
+
+/** What was met on earlier vans of this type and is not marked here: looked for, the most usual first. */
+export function usualMarks(shop: Pick<Shop, "marked">, build: Pick<BuildRow, "id" | "vanId" | "records">): string[] {
+  const here = new Set(marksIn(build.records).map((m) => m.title.toLowerCase()));
+  const seen = new Map<string, { words: string; builds: Set<string> }>();
+  for (const m of shop.marked) {
+    const key = m.title.toLowerCase();
+    if (m.vanId !== build.vanId || m.buildId === build.id || here.has(key)) continue;
+    const e = seen.get(key) ?? { words: `${m.title} (${m.what})`, builds: new Set<string>() };
+    e.builds.add(m.buildId);
+    seen.set(key, e);
+  }
+  return [...seen.values()].sort((a, b) => b.builds.size - a.builds.size || a.words.localeCompare(b.words)).map((e) => e.words);
+}
