@@ -3,12 +3,13 @@
 
 import Link from "next/link";
 import { Tabs } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useDeferredValue, useEffect, useState } from "react";
 import { Button, buttonClass } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { byNumber, byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { STAGE } from "../kit/stage";
+import { TabPanel } from "../kit/tab-panel";
 import { day, local, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useUrlChoice, useUrlText } from "../kit/use-url";
@@ -57,6 +58,7 @@ const TAB_NAMES = TABS.map(([id]) => id);
 
 export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
   const [tab, setTab] = useUrlChoice("tab", TAB_NAMES, "jobs");
+  const shownTab = useDeferredValue(tab);
   const [editing, setEditing] = useState(false);
   const [wholeChain, setWholeChain] = useState(false);
   const [asked, setAsked] = useUrlText("job");
@@ -151,47 +153,47 @@ export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
               </Tabs.Trigger>
             ))}
           </Tabs.List>
-          <Tabs.Content value="jobs">
+          <TabPanel value="jobs" shown={shownTab}>
             <p className="mb-3 text-muted">{view.gets.join(" · ")}</p>
             <NextAndStuck view={view} onOpen={setOpened} />
             <AskedJobs view={view} />
             <JobList view={view} opened={opened} setOpened={setOpened} />
-          </Tabs.Content>
-          <Tabs.Content value="openings">
+          </TabPanel>
+          <TabPanel value="openings" shown={shownTab}>
             <OpeningsPanel view={view} />
             <HolesList view={view} />
             <CutLists view={view} />
-          </Tabs.Content>
-          <Tabs.Content value="choices">
+          </TabPanel>
+          <TabPanel value="choices" shown={shownTab}>
             <ChoicesPanel key={view.version} view={view} />
             <OrderPanel view={view} />
-          </Tabs.Content>
-          <Tabs.Content value="van">
+          </TabPanel>
+          <TabPanel value="van" shown={shownTab}>
             <MeasurePanel view={view} />
-          </Tabs.Content>
-          <Tabs.Content value="marks">
+          </TabPanel>
+          <TabPanel value="marks" shown={shownTab}>
             <MarksPanel view={view} />
             <Damage view={view} />
-          </Tabs.Content>
-          <Tabs.Content value="shell">
+          </TabPanel>
+          <TabPanel value="shell" shown={shownTab}>
             <ShellPanel view={view} />
-          </Tabs.Content>
-          <Tabs.Content value="items">
+          </TabPanel>
+          <TabPanel value="items" shown={shownTab}>
             <ItemsPanel view={view} />
             <StripLists view={view} />
-          </Tabs.Content>
-          <Tabs.Content value="papers">
+          </TabPanel>
+          <TabPanel value="papers" shown={shownTab}>
             <PapersPanel view={view} />
-          </Tabs.Content>
-          <Tabs.Content value="waits">
+          </TabPanel>
+          <TabPanel value="waits" shown={shownTab}>
             <WaitsPanel view={view} />
-          </Tabs.Content>
-          <Tabs.Content value="records">
+          </TabPanel>
+          <TabPanel value="records" shown={shownTab}>
             <RecordsPanel view={view} />
-          </Tabs.Content>
-          <Tabs.Content value="cost">
+          </TabPanel>
+          <TabPanel value="cost" shown={shownTab}>
             <CostPanel view={view} />
-          </Tabs.Content>
+          </TabPanel>
         </Tabs.Root>
       </div>
       <aside className="w-full shrink-0 border-l bg-card p-4 lg:w-[320px]">
