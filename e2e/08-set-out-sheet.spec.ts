@@ -6,7 +6,7 @@ import { expectAccessible, signIn } from "./people";
 
 test("an opening is set out in inches, its land found too small, moved, checked and saved", async ({ page }) => {
   await signIn(page, "Mara");
-  await page.goto("/set-out");
+  await page.goto("/set-out?sheet=opening");
   await expect(page.getByLabel("Drawing: Opening")).toBeVisible();
   await expect(page.getByText("diagonal", { exact: true }).locator("xpath=following-sibling::dd")).toHaveText("1234.8 mm");
   // 44" by 20 1/2", with more land asked for than there is below.
@@ -51,6 +51,9 @@ test("every sheet can be opened, and nonsense is refused by its field", async ({
   await expect(page.getByText("hardened through after").locator("xpath=following-sibling::dd")).toHaveText("14.22 days");
   await page.getByLabel("Temperature there").fill("cold");
   await expect(page.getByText("Temperature there cold is no number")).toBeVisible();
+  // Folded by stage until somebody opens one.
+  const folds = page.getByRole("navigation", { name: "Sheets" }).locator("details:not([open])");
+  for (let n = await folds.count(); n > 0; n--) await folds.first().locator("summary").click();
   const sheets = page.getByRole("navigation", { name: "Sheets" }).getByRole("button");
   const n = await sheets.count();
   expect(n).toBeGreaterThan(30);
@@ -59,4 +62,44 @@ test("every sheet can be opened, and nonsense is refused by its field", async ({
     await expect(sheets.nth(i)).toHaveAttribute("aria-current", "true");
     if ((await sheets.nth(i).textContent()) !== "Cure") await expect(page.getByRole("heading", { name: "Results" })).toBeVisible();
   }
+});
+
+test("Set-out opens on a build with the numbers that are needed next, found by question, place and stage", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/set-out");
+  const needed = page.getByRole("region", { name: "Numbers needed next" });
+  // The soonest job first, each sheet as a question, with how far it is.
+  const first = needed.getByRole("article").first();
+  await expect(first.getByRole("listitem").first()).toContainText("?");
+  await expect(first).toContainText(/by |under way/);
+  await expect(first).toContainText(/not started|filled, not locked|says stop|contradicted/);
+  await expectAccessible(page);
+  // Another build keeps its place in the address.
+  await page.getByRole("navigation", { name: "Build" }).getByRole("link", { name: "Field vet" }).click();
+  await expect(page).toHaveURL(/build=field-vet/);
+  const all = await needed.getByRole("article").count();
+  // By place: only what belongs there.
+  await page
+    .getByRole("region", { name: "By place" })
+    .getByRole("button", { name: /^roof / })
+    .click();
+  await expect(page).toHaveURL(/place=roof/);
+  await expect(needed.getByRole("heading", { name: /Numbers needed next: roof/ })).toBeVisible();
+  expect(await needed.getByRole("article").count()).toBeLessThan(all);
+  await page.getByRole("button", { name: "show the whole van" }).click();
+  // By its question: the sheet opens with the job of this build that it is for.
+  await page.getByLabel("Ask for a sheet").fill("how many mats");
+  const found = page.getByRole("region", { name: "Found" });
+  await expect(found.getByRole("listitem")).toHaveCount(1);
+  await found.getByRole("link", { name: /^Open Damping mats/ }).click();
+  await expect(page).toHaveURL(/job=field-vet\.IN-01&sheet=damping/);
+  await expect(page.getByText("How many damping mats, and where do they go?")).toBeVisible();
+  await page.getByRole("link", { name: "Set-out" }).last().click();
+  await expect(page).toHaveURL(/build=field-vet/);
+  // By stage, folded until asked for.
+  const stage = page.getByRole("region", { name: "By stage" });
+  await expect(stage.getByRole("link").first()).toBeHidden();
+  await stage.getByText("Openings", { exact: true }).click();
+  await stage.getByRole("link", { name: /^Roof plan/ }).click();
+  await expect(page.getByLabel("Drawing: Roof plan")).toBeVisible();
 });

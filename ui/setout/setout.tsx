@@ -4,13 +4,10 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { asResult } from "@/core/setout/calculators";
-import { toDxf } from "@/core/setout/drawing/dxf";
-import { toSvg } from "@/core/setout/drawing/svg";
 import { handlesOf, moved } from "@/core/setout/handles";
-import { sayInches } from "@/core/setout/lengths";
 import type { Outcome } from "@/core/setout/model";
-import { sayResults } from "@/core/setout/say-results";
+import type { CalculatorName } from "@/core/setout/names";
+import { QUESTIONS, sheetsFor } from "@/core/setout/questions";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { send } from "../kit/send";
@@ -26,6 +23,7 @@ import { SheetForm } from "./form";
 import { HandOut } from "./hand-out";
 import { Kept } from "./keep";
 import { marksOf } from "./marks";
+import { Cuts, Files, Results } from "./results";
 import { SHEETS } from "./sheets";
 import { inputOf, useOutcome } from "./use-outcome";
 import type { KeptSheet, SetOutView } from "./view";
@@ -43,6 +41,7 @@ export function SetOut({ view }: { view: SetOutView }) {
   const [loose, setLoose] = useState<Record<string, Draft>>({});
   const [edits, setEdits] = useState<Record<string, Draft>>({});
   const [inches, setInches] = useState(false);
+  const [find, setFind] = useState("");
   // A loose sheet's figures are still there after a reload: on this machine only.
   useEffect(() => {
     try {
@@ -112,16 +111,30 @@ export function SetOut({ view }: { view: SetOutView }) {
       setEdits(next);
     }
   };
-  // What the job asks for stands on top; the rest of the stages below it.
+  // What the job asks for, and what is kept for it, stands open; all the rest is folded by stage, and found by a search.
   const ofJob = of?.jobs.find((j) => j.id === of.jobId)?.calculators ?? [];
-  const groups: [string, typeof SHEETS][] = (
-    [
-      ["This job", SHEETS.filter((s) => ofJob.includes(s.name))],
-      ["Strip", SHEETS.filter((s) => s.stage === "Strip" && !ofJob.includes(s.name))],
-      ["Openings", SHEETS.filter((s) => s.stage === "Openings" && !ofJob.includes(s.name))],
-      ["Time and hands", SHEETS.filter((s) => s.stage === "Time and hands" && !ofJob.includes(s.name))],
-    ] as [string, typeof SHEETS][]
-  ).filter(([, list]) => list.length);
+  const keptHere = new Set(of?.kept.filter((k) => k.jobId === of.jobId).map((k) => k.calculator));
+  const near = SHEETS.filter((s) => ofJob.includes(s.name) || keptHere.has(s.name));
+  const far = SHEETS.filter((s) => !near.includes(s));
+  const groups: [string, readonly (typeof SHEETS)[number][]][] = ["Strip", "Openings", "Time and hands"]
+    .map((stage): [string, readonly (typeof SHEETS)[number][]] => [stage, far.filter((s) => s.stage === stage)])
+    .filter(([, list]) => list.length);
+  const entry = (s: (typeof SHEETS)[number]) => (
+    <button
+      key={s.name}
+      type="button"
+      title={QUESTIONS[s.name as CalculatorName]?.asks}
+      aria-current={s.name === name ? "true" : undefined}
+      onClick={() => setName(s.name)}
+      className={cx(
+        "block w-full border-l-4 px-3 py-1 text-left",
+        s.name === name ? "border-l-pine bg-sunk font-bold" : "border-l-transparent hover:bg-sunk",
+      )}
+    >
+      {s.title}
+      {of && <Sign sheet={of.kept.find((k) => k.calculator === s.name && k.jobId === of.jobId)} />}
+    </button>
+  );
   const changed = of ? !!edits[name] : !!loose[name];
   // Nothing is wrong with a sheet that nobody has begun.
   const shownFaults = of && !changed && !kept ? [] : faults;
@@ -131,7 +144,11 @@ export function SetOut({ view }: { view: SetOutView }) {
   return (
     <div className="flex flex-col md:h-[calc(100dvh-52px)] print:h-auto">
       <div className="flex min-h-[48px] shrink-0 flex-wrap items-center gap-3 border-b bg-paper px-4 py-2 md:flex-nowrap md:py-0 print:hidden">
-        <h1 className="text-[1.0625rem] whitespace-nowrap">Set-out</h1>
+        <h1 className="text-[1.0625rem] whitespace-nowrap">
+          <Link href={of ? `/set-out?build=${encodeURIComponent(of.buildId)}` : "/set-out?build=none"} className="hover:underline">
+            Set-out
+          </Link>
+        </h1>
         <select
           aria-label="Build"
           value={of?.buildId ?? ""}
@@ -209,28 +226,33 @@ export function SetOut({ view }: { view: SetOutView }) {
           aria-label="Sheets"
           className="max-h-44 w-full shrink-0 overflow-y-auto border-b bg-paper py-3 md:max-h-none md:w-[190px] md:border-r md:border-b-0 print:hidden"
         >
-          {groups.map(([group, list]) => (
-            <div key={group} className="mb-2">
-              <h2 className="px-4 py-1 text-[0.875rem]">{group}</h2>
-              {list.map((s) => (
-                <button
-                  key={s.name}
-                  type="button"
-                  aria-current={s.name === name ? "true" : undefined}
-                  onClick={() => setName(s.name)}
-                  className={cx(
-                    "block w-full border-l-4 px-3 py-1 text-left",
-                    s.name === name ? "border-l-pine bg-sunk font-bold" : "border-l-transparent hover:bg-sunk",
-                  )}
-                >
-                  {s.title}
-                  {of && <Sign sheet={of.kept.find((k) => k.calculator === s.name && k.jobId === of.jobId)} />}
-                </button>
+          <div className="px-3 pb-2">
+            <input
+              type="search"
+              aria-label="Ask for a sheet"
+              placeholder="Ask for a sheet"
+              value={find}
+              onChange={(e) => setFind(e.target.value)}
+              className="h-8 w-full rounded-md border bg-card px-2"
+            />
+          </div>
+          {find.trim() ? (
+            sheetsFor(SHEETS, find).map(entry)
+          ) : (
+            <>
+              {near.length > 0 && <h2 className="px-4 py-1 text-[0.875rem]">{of?.jobId ? "This job" : "This build"}</h2>}
+              {near.map(entry)}
+              {groups.map(([group, list]) => (
+                <details key={group} className="mt-1" open={list.some((s) => s.name === name)}>
+                  <summary className="cursor-pointer px-4 py-1 text-[0.875rem] font-bold">{group}</summary>
+                  {list.map(entry)}
+                </details>
               ))}
-            </div>
-          ))}
+            </>
+          )}
         </nav>
         <div className="flex min-h-[300px] min-w-0 flex-1 flex-col gap-3 p-3 md:min-h-0 md:overflow-y-auto">
+          <p className="text-[0.9375rem] font-semibold">{QUESTIONS[name as CalculatorName].asks}</p>
           {(searching || stopped) && (
             <p role="status" className="flex items-center gap-3 rounded-md border bg-card px-3 py-1.5">
               <span className="flex-1">
@@ -317,87 +339,5 @@ function Sign({ sheet }: { sheet: KeptSheet | undefined }) {
     <span role="img" aria-label={says} title={says} className={cx("ml-1.5 font-bold", tone)}>
       {sign}
     </span>
-  );
-}
-
-function save(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
-  const a = document.createElement("a");
-  a.href = url;
-  a.download = name;
-  a.click();
-  URL.revokeObjectURL(url);
-}
-
-function Files({ name, outcome }: { name: string; outcome: Outcome }) {
-  const csv = [
-    ["name", "material", "w", "h", "t", "count"].join(","),
-    ...outcome.cuts.map((c) => [c.name, c.material, c.w, c.h, c.t, c.count].join(",")),
-  ].join("\n");
-  return (
-    <fieldset className="flex gap-1">
-      <legend className="sr-only">Save as</legend>
-      {outcome.drawing && (
-        <>
-          <Button onClick={() => save(`${name}.svg`, toSvg(outcome.drawing!), "image/svg+xml")}>SVG</Button>
-          <Button onClick={() => save(`${name}.dxf`, toDxf(outcome.drawing!), "application/dxf")}>DXF</Button>
-        </>
-      )}
-      <Button onClick={() => save(`${name}.json`, JSON.stringify(asResult(name, outcome), null, 2), "application/json")}>JSON</Button>
-      {outcome.cuts.length > 0 && <Button onClick={() => save(`${name}-cuts.csv`, `${csv}\n`, "text/csv")}>CSV</Button>}
-    </fieldset>
-  );
-}
-
-function Results({ sheet, results, inches }: { sheet: string; results: Record<string, unknown>; inches: boolean }) {
-  return (
-    <dl>
-      {sayResults(sheet, results, inches).map((r) => (
-        <div key={r.label} className={cx("border-b py-1", !r.long && "flex justify-between gap-3")}>
-          <dt className="text-muted">{r.label}</dt>
-          <dd className={cx(!r.long && "font-bold", "[overflow-wrap:anywhere]")}>
-            {r.lines.length > 1 ? (
-              <ul>
-                {r.lines.map((l) => (
-                  <li key={l}>{l}</li>
-                ))}
-              </ul>
-            ) : (
-              r.lines[0]
-            )}
-          </dd>
-        </div>
-      ))}
-    </dl>
-  );
-}
-
-function Cuts({ outcome, inches }: { outcome: Outcome; inches: boolean }) {
-  const say = (x: number) => (inches ? sayInches(x) : String(x));
-  return (
-    <table className="w-full text-left">
-      <caption className="mb-1 text-left font-bold">Cut list</caption>
-      <thead className="text-muted">
-        <tr>
-          {["piece", "of", "length", "width", "thick", "count"].map((h) => (
-            <th key={h} className="font-normal">
-              {h}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {outcome.cuts.map((c) => (
-          <tr key={c.name} className="border-t">
-            <td className="py-1">{c.name}</td>
-            <td>{c.material}</td>
-            <td>{say(c.w)}</td>
-            <td>{say(c.h)}</td>
-            <td>{say(c.t)}</td>
-            <td>{c.count}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
   );
 }
