@@ -4,6 +4,8 @@ import type { CalculatorName } from "./names";
 
 export interface Question {
   asks: string;
+  /** Asked only when something went wrong: no job needs it beforehand. */
+  onlyIf?: true;
   /** Words that stand in neither the question nor the title. */
   words?: string;
 }
@@ -52,7 +54,7 @@ export const QUESTIONS: Readonly<Record<CalculatorName, Question>> = {
   "solar-fix": { asks: "How long does it take to fix a solar panel, and in which order?", words: "bond bolts" },
   "pair-minutes": { asks: "Does it take two, or will a prop do?", words: "helper minutes" },
   "go-no-go": { asks: "Can the cut begin today, and until when?", words: "rain dusk weather" },
-  "disturbed-hold": { asks: "Somebody moved it while it cured: what now?", words: "bond hold" },
+  "disturbed-hold": { asks: "Somebody moved it while it cured: what now?", onlyIf: true, words: "bond hold" },
   passes: { asks: "How long does the run take once the first piece is right?", words: "batch repeat" },
   mixes: { asks: "How many mixes of adhesive, before each goes off?", words: "glue pot life resin" },
   "coat-chain": { asks: "When is each coat due, and when is the last one dry?", words: "paint varnish" },

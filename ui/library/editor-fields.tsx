@@ -275,7 +275,7 @@ const Add = ({ label, onClick }: { label: string; onClick(): void }) => (
 export function Roles({ draft, set, view, code }: Part & { view: LibraryView; code: string }) {
   const own = draft.roles ?? [];
   return (
-    <details className="rounded-md border bg-card px-3 py-2" open={own.length > 0}>
+    <details className="rounded-md border bg-card px-3 py-2">
       <summary className="cursor-pointer font-semibold">Rules that hang on this job{own.length > 0 && `: ${own.length}`}</summary>
       <ul className="mt-2 grid gap-x-6 gap-y-1 md:grid-cols-2">
         {ROLE_NAMES.map((r) => {

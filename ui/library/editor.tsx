@@ -187,7 +187,6 @@ export function JobEditor({ job, view, diff, onCode }: { job: Entry; view: Libra
             />
           </div>
           <Conditions draft={draft} set={set} />
-          <Roles draft={draft} set={set} view={view} code={job.code} />
           <Crew draft={draft} set={set} />
           <div className="grid gap-3 md:grid-cols-2">
             <Area
@@ -242,6 +241,7 @@ export function JobEditor({ job, view, diff, onCode }: { job: Entry; view: Libra
           </div>
           <Order draft={draft} set={set} view={view} code={job.code} />
           <Parts draft={draft} set={set} suppliers={view.suppliers} />
+          <Roles draft={draft} set={set} view={view} code={job.code} />
         </>
       ) : (
         <Area

@@ -136,8 +136,8 @@ function Pick({ href, on, children }: { href: string; on: boolean; children: Rea
 /** One line: the question, how far its sheet is, and the way to it. */
 function Line({ name, note, state, href }: { name: string; note: string; state?: SheetState; href: string }) {
   return (
-    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-3 py-2 last:border-0">
-      <span className="min-w-52 flex-1">
+    <li className="flex items-center gap-x-3 border-b px-3 py-2 last:border-0 max-sm:flex-wrap">
+      <span className="min-w-0 flex-1 max-sm:basis-full">
         <b>{asks(name)}</b>
         <span className="block text-[0.75rem] text-muted">{note}</span>
       </span>
@@ -156,11 +156,11 @@ function Needed({ job: n, view }: { job: NeededView; view: SetOutHomeView }) {
   );
   return (
     <article className="mb-3" aria-label={n.name}>
-      <h3 className="mb-1 flex flex-wrap items-center gap-2 text-[0.9375rem]">
+      <div className="mb-1 flex flex-wrap items-center gap-x-2">
         <StageBadge stage={n.stage} />
-        {n.name}
-        <span className="font-normal text-muted">{[when, n.people.join(" and ")].filter(Boolean).join(", ")}</span>
-      </h3>
+        <h3 className="text-[0.9375rem]">{n.name}</h3>
+        <span className="text-muted">{[when, n.people.join(" and ")].filter(Boolean).join(", ")}</span>
+      </div>
       <ul className="overflow-hidden rounded-md border bg-card">{n.sheets.slice(0, SHEETS_SHOWN).map(line)}</ul>
       {n.sheets.length > SHEETS_SHOWN && (
         <details className="mt-1">

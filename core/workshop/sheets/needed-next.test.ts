@@ -55,6 +55,13 @@ describe("numbers needed next", () => {
   });
 });
 
+it("what is only asked when something went wrong is needed by nobody", () => {
+  const s = shop();
+  const named = numbersNeeded(s, s.builds[0], undefined, NOW).flatMap((n) => n.sheets.map((x) => x.calculator));
+  expect(s.builds[0].jobs.some((j) => j.setOut.includes("disturbed-hold"))).toBe(true);
+  expect(named).not.toContain("disturbed-hold");
+});
+
 describe("the build that needs numbers soonest", () => {
   it("is the one whose first job with a sheet begins first", () => {
     const s = shop();
