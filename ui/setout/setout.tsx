@@ -42,6 +42,7 @@ export function SetOut({ view }: { view: SetOutView }) {
   const [edits, setEdits] = useState<Record<string, Draft>>({});
   const [inches, setInches] = useState(false);
   const [find, setFind] = useState("");
+  const [opened, setOpened] = useState<ReadonlySet<string>>(() => new Set(SHEETS.flatMap((s) => (s.name === name ? [s.stage] : []))));
   // A loose sheet's figures are still there after a reload: on this machine only.
   useEffect(() => {
     try {
@@ -243,7 +244,17 @@ export function SetOut({ view }: { view: SetOutView }) {
               {near.length > 0 && <h2 className="px-4 py-1 text-[0.875rem]">{of?.jobId ? "This job" : "This build"}</h2>}
               {near.map(entry)}
               {groups.map(([group, list]) => (
-                <details key={group} className="mt-1" open={list.some((s) => s.name === name)}>
+                <details
+                  key={group}
+                  className="mt-1"
+                  open={opened.has(group)}
+                  onToggle={(e) => {
+                    const next = new Set(opened);
+                    if (e.currentTarget.open) next.add(group);
+                    else next.delete(group);
+                    if (next.size !== opened.size) setOpened(next);
+                  }}
+                >
                   <summary className="cursor-pointer px-4 py-1 text-[0.875rem] font-bold">{group}</summary>
                   {list.map(entry)}
                 </details>
