@@ -46,7 +46,7 @@ const CLICKS: Click[] = [
     view: "/stores",
     what: "a letter in the filter of Stores",
     steps: [
-      (page) => page.getByRole("searchbox").first().focus(),
+      (page) => page.getByLabel("Filter by part, build or supplier").focus(),
       key("s"),
       key("e"),
       key("a"),
