@@ -3,7 +3,7 @@
 // The workshop's job library: every job, how it differs from the shipped one, its versions, files in and out.
 
 import Link from "next/link";
-import { useRef, useState } from "react";
+import { useDeferredValue, useRef, useState } from "react";
 import type { JobDiff } from "@/core/library/check-library";
 import { Button, buttonClass } from "../kit/button";
 import { cx } from "../kit/cx";
@@ -28,7 +28,9 @@ export function Library({ view }: { view: LibraryView }) {
   const shown = view.jobs.filter((j) =>
     words.every((w) => `${j.code} ${j.name} ${j.steps.map((s) => s.text).join(" ")}`.toLowerCase().includes(w)),
   );
-  const job = view.jobs.find((j) => j.code === code);
+  // The list shows what is chosen at once; the form, which is long, follows when it is ready.
+  const formOf = useDeferredValue(code);
+  const job = view.jobs.find((j) => j.code === formOf);
   return (
     <div className="flex min-h-0 flex-1 flex-col p-5">
       <div className="mb-4 flex flex-wrap items-center gap-3">
