@@ -20,6 +20,12 @@ const file = (name: string, content: unknown) => {
 };
 const wl = (...args: string[]) => spawnSync(process.execPath, ["--import", "tsx", "scripts/cli.ts", ...args], { encoding: "utf8" });
 
+it("test takes no words, and does not run everything because somebody asks for help", () => {
+  const asked = wl("test", "--help");
+  expect(asked.status).toBe(2);
+  expect(asked.stderr).toContain("Usage: ./wide-lane test");
+});
+
 describe("plan and check", () => {
   const problem = file("problem.json", workshop({ seed: 3, builds: 2, jobsPerBuild: 10 }));
   it("plans the same bytes each time, and the checker says valid", () => {

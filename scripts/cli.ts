@@ -10,7 +10,7 @@ const HELP = `Usage: ./wide-lane COMMAND
   plan FILE [--ms N | --iterations N] [--seed N]   plan a problem file, plan on standard output
   check PROBLEM PLAN                       the independent checker: exit 0 and "valid", or 1 and each broken rule
   setout NAME FILE [--svg FILE] [--dxf FILE]   a set-out calculator: numbers before metal is cut
-  bench [plan | plain | app] [--write]      speed of the planner, and of the server with fifty people
+  bench [plan | replan | plain | app | clicks] [--write]   speed of the planner, of the server, and from click to paint
   backup FILE | backup --verify FILE       write the whole database of ./wide-lane start to a file; read one through
   restore FILE [--replace]                 put such a file back, all of it or nothing
   sign-in-code LOGIN                       a code for somebody who can't get in any more

@@ -65,8 +65,8 @@ const SHOTS: Shot[] = [
       await p.getByRole("radio", { name: "fitters" }).click();
     },
   },
+  { name: "set-out-home", path: "/set-out?build=field-vet" },
   { name: "set-out", path: "/set-out?job=field-vet.OP-06a&sheet=opening" },
-  { name: "set-out-roof", path: "/set-out?job=field-vet.OP-01&sheet=roof-plan" },
   { name: "stores", path: "/stores" },
   { name: "proof", path: "/proof" },
   {

@@ -5,6 +5,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { startDatabase } from "./database";
+import { Stop } from "./stop";
 import { type Counts, ofBrowser, ofVitest } from "./test-report";
 import { TEST_NOW, withDemo, withServers } from "./with-demo";
 import { bundlePhotoWorker, bundleWorker } from "./worker-bundle";
@@ -96,12 +97,16 @@ async function databaseTests(folder: string): Promise<Counts> {
   }
 }
 
-export default async function test(): Promise<number> {
+export default async function test(args: string[] = []): Promise<number> {
+  if (args.length)
+    throw new Stop("Usage: ./wide-lane test\n\nIt runs all tests and takes no words. Some of them: npx vitest run FOLDER.", 2);
   const folder = mkdtempSync(path.join(os.tmpdir(), "wide-lane-test-"));
   delete process.env.WIDE_LANE_NOW;
   const parts: [string, Counts][] = [];
   process.on("SIGINT", stopOnSignal);
   process.on("SIGTERM", stopOnSignal);
+  // Nobody reads on, as behind `| head`: what runs is ended, not left behind.
+  process.stdout.on("error", stopOnSignal);
   try {
     const step = async (name: string, work: () => Promise<Counts>) => {
       if (stopped) return;
