@@ -213,3 +213,11 @@ export const keepLease = async (c: Conn | Pool, holder: string, seconds: number)
   (await run(c, "UPDATE plan_lease SET expires_at = UTC_TIMESTAMP(3) + INTERVAL ? SECOND WHERE holder = ?", [seconds, holder])) === 1;
 
 export const giveLease = (c: Conn | Pool, holder: string): Promise<number> => run(c, "DELETE FROM plan_lease WHERE holder = ?", [holder]);
+
+/** The working plan no longer knows everything: one change more, and why, unless a reason stands there already. */
+export const noteChange = (c: Conn, why: string): Promise<number> =>
+  run(c, "UPDATE workshop SET stale_why = IF(changes = planned_changes, ?, stale_why), changes = changes + 1", [why.slice(0, 300)]);
+
+/** A plan was made that knows so many changes; what has come since keeps it stale. */
+export const notePlanned = (c: Conn, changes: number): Promise<number> =>
+  run(c, "UPDATE workshop SET planned_changes = ?, stale_why = IF(changes = ?, NULL, 'changed while replanning')", [changes, changes]);

@@ -1,7 +1,7 @@
 // Things kept of a build, written by actions that know what is in them.
 
 import type { BuildRecord, RecordKind } from "@/core/workshop/records/records";
-import { type Conn, insert, run, toSql } from "./pool";
+import { type Conn, insert, rows, run, toSql } from "./pool";
 
 export interface NewRecord {
   id: string;
@@ -39,3 +39,21 @@ export async function setRecordData(c: Conn, id: string, data: BuildRecord["data
     id,
   ]);
 }
+
+/** A record's kind and build, locked until the change is over; undefined where there is none. */
+export async function lockRecord(c: Conn, id: string): Promise<{ kind: RecordKind; build_id: string } | undefined> {
+  const [r] = await rows<{ kind: RecordKind; build_id: string }>(c, "SELECT kind, build_id FROM record WHERE id = ? FOR UPDATE", [id]);
+  return r;
+}
+
+/** A size of the van as it was read, over an older reading of it. */
+export const saveReading = (
+  c: Conn,
+  r: { build: string; name: string; mm: number; againMm: number | null; by: string; at: number },
+): Promise<number> =>
+  run(
+    c,
+    `INSERT INTO van_reading (build_id, name, mm, again_mm, read_by, read_at) VALUES (?, ?, ?, ?, ?, ?)
+     ON DUPLICATE KEY UPDATE mm = VALUES(mm), again_mm = VALUES(again_mm), read_by = VALUES(read_by), read_at = VALUES(read_at)`,
+    [r.build, r.name, r.mm, r.againMm, r.by, toSql(r.at)],
+  );

@@ -3,7 +3,7 @@
 import { v7 } from "uuid";
 import { library } from "@/core/library/library";
 import { DRYING_PLACE, HELD, HELD_PIECES } from "@/core/workshop/starts/tools";
-import { type Conn, insert } from "./pool";
+import { type Conn, insert, rows } from "./pool";
 
 /** `pieces` says of which tools there are more than one. */
 export const insertTools = (c: Conn, pieces: Readonly<Record<string, number>> = {}): Promise<void> =>
@@ -15,3 +15,8 @@ export const insertTools = (c: Conn, pieces: Readonly<Record<string, number>> = 
       return { id: v7(), name, pieces: pieces[name] ?? (held ? HELD_PIECES : 1), held };
     }),
   );
+
+export const toolNamed = async (c: Conn, name: string): Promise<boolean> =>
+  (await rows(c, "SELECT 1 FROM tool WHERE name = ?", [name])).length > 0;
+
+export const addTool = (c: Conn, row: Record<string, unknown>): Promise<void> => insert(c, "tool", [row]);

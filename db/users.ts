@@ -223,3 +223,10 @@ export const addUser = (
       await setReset(c, u.id, u.codeHash, u.hours);
     },
   );
+
+export const loginTaken = async (c: Conn, login: string): Promise<boolean> =>
+  (await rows(c, "SELECT 1 FROM user WHERE login = ?", [login])).length > 0;
+
+/** Leads who may sign in. */
+export const leadIds = async (c: Conn): Promise<string[]> =>
+  (await rows<{ id: string }>(c, "SELECT id FROM user WHERE role = 'lead' AND NOT retired")).map((l) => l.id);

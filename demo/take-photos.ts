@@ -2,9 +2,9 @@
 
 import { v7 } from "uuid";
 import { DAY } from "../core/time/zone";
+import { storePhoto } from "../db/photos";
 import { insert, pool, toSql, transaction } from "../db/pool";
 import { loadShop } from "../db/shop";
-import { storeBytes } from "../server/photos";
 import { LEAD } from "./people";
 import { drawPhoto } from "./photos";
 
@@ -28,7 +28,7 @@ export async function takePhotos(now: number): Promise<void> {
         const id = v7();
         const taker = `u-${job.fitters[0]}`;
         await transaction(async (t) => {
-          await storeBytes(t, photo);
+          await storePhoto(t, photo);
           await insert(t, "photo", [
             { id, proof_shot_id: shot.id, sha256: photo.sha256, taken_by: taker, taken_at: toSql(job.endedAt! - 5) },
           ]);

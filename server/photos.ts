@@ -3,9 +3,20 @@
 import { v7 } from "uuid";
 import { HOLE_SHOWS } from "@/core/workshop/openings/hole-steps";
 import { type Look, lookAgain } from "@/core/workshop/proof/photo-look";
-import { looksOfOthers, looksOfPerson, otherHoleOf } from "@/db/photos";
+import { isOnJob } from "@/db/jobs";
+import {
+  linkRecordPhoto,
+  linkShotPhoto,
+  looksOfOthers,
+  looksOfPerson,
+  otherHoleOf,
+  photoData,
+  recordToShow,
+  shotToTake,
+  storePhoto,
+} from "@/db/photos";
 import { loadPlan } from "@/db/plans";
-import { type Conn, insert, pool, rows, run, toSql } from "@/db/pool";
+import { type Conn, pool } from "@/db/pool";
 import { mayFitterSee } from "@/db/seen-by";
 import type { User } from "@/db/users";
 import { change } from "./action";
@@ -47,39 +58,19 @@ async function takeIn(input: Buffer): Promise<StoredPhoto> {
   return prepareInThread(input);
 }
 
-/** The bytes of a photo, kept once by their content. */
-export const storeBytes = (c: Conn, photo: StoredPhoto) =>
-  run(c, "INSERT IGNORE INTO photo_data (sha256, mime, width, height, bytes, small, look) VALUES (?, ?, ?, ?, ?, ?, ?)", [
-    photo.sha256,
-    photo.mime,
-    photo.width,
-    photo.height,
-    photo.bytes,
-    photo.small,
-    JSON.stringify(photo.look),
-  ]);
-
 /** Stores a photo with something kept of a build (a mark, an item, a fault …); the same picture twice is kept once. */
 export async function addRecordPhoto(user: User, recordId: string, input: Buffer, shows?: string): Promise<{ sha256: string }> {
   const photo = await takeIn(input);
   return change(user, async (x) => {
-    const [r] = await rows<{ build_id: string; title: string; kind: string }>(
-      x.c,
-      "SELECT build_id, title, kind FROM record WHERE id = ?",
-      [recordId],
-    );
+    const r = await recordToShow(x.c, recordId);
     if (!r) throw new Refusal(404, "There is no such record.");
     await worksOn(x.c, user, r.build_id);
     if (shows !== undefined && !(r.kind === "penetration" && (HOLE_SHOWS as readonly string[]).includes(shows)))
       throw new Refusal(422, `shows: a photo here can't be told to show "${shows.slice(0, 40)}".`);
     const other = r.kind === "penetration" ? await otherHoleOf(x.c, r.build_id, recordId, photo.sha256) : undefined;
     if (other) throw new Refusal(409, `This photo stands for ${other} already. Each hole has photos of its own.`);
-    await storeBytes(x.c, photo);
-    await run(
-      x.c,
-      "INSERT INTO record_photo (record_id, sha256, taken_by, taken_at, shows) VALUES (?, ?, ?, ?, ?) ON DUPLICATE KEY UPDATE shows = COALESCE(VALUES(shows), shows)",
-      [recordId, photo.sha256, user.id, toSql(x.now), shows ?? null],
-    );
+    await storePhoto(x.c, photo);
+    await linkRecordPhoto(x.c, { record: recordId, sha256: photo.sha256, by: user.id, at: x.now, shows: shows ?? null });
     await x.event({
       kind: `${r.kind}.photo`,
       entity: "record",
@@ -95,30 +86,17 @@ export async function addRecordPhoto(user: User, recordId: string, input: Buffer
 export async function addPhoto(user: User, shotId: string, input: Buffer): Promise<{ id: string; sha256: string; again: string[] }> {
   const photo = await takeIn(input);
   return change(user, async (x) => {
-    const [shot] = await rows<{ job_id: string; text: string; name: string; build_id: string }>(
-      x.c,
-      "SELECT s.job_id, s.text, j.name, j.build_id FROM proof_shot s JOIN job j ON j.id = s.job_id WHERE s.id = ?",
-      [shotId],
-    );
+    const shot = await shotToTake(x.c, shotId);
     if (!shot) throw new Refusal(404, "There is no such photo to be taken.");
     if (user.role === "fitter") {
-      const [on] = await rows(x.c, "SELECT 1 FROM job_fitter WHERE job_id = ? AND fitter_id = ?", [shot.job_id, user.fitterId ?? ""]);
+      const on = await isOnJob(x.c, shot.job_id, user.fitterId ?? "");
       const planned = (await loadPlan(x.c, "published", x.zone))?.plan.jobs.find((p) => p.id === shot.job_id);
       if (!on && !planned?.fitters.includes(user.fitterId ?? "")) throw new Refusal(403, "This job is somebody else's.");
     }
-    await storeBytes(x.c, photo);
+    await storePhoto(x.c, photo);
     const id = v7();
     const again = await whyAgain(x.c, photo.look, user.id, shot.build_id, shotId);
-    await insert(x.c, "photo", [
-      {
-        id,
-        proof_shot_id: shotId,
-        sha256: photo.sha256,
-        taken_by: user.id,
-        taken_at: toSql(x.now),
-        look_again: JSON.stringify(again),
-      },
-    ]);
+    await linkShotPhoto(x.c, { id, shot: shotId, sha256: photo.sha256, by: user.id, at: x.now, again });
     await x.event({
       kind: "photo.taken",
       entity: "photo",
@@ -151,11 +129,5 @@ export async function photoFor(user: User, sha256: string, small: boolean): Prom
 }
 
 /** The bytes of a photo; undefined when there is none. */
-export async function photoBytes(sha256: string, small: boolean): Promise<{ mime: string; bytes: Buffer } | undefined> {
-  const [r] = await rows<{ mime: string; bytes: Buffer }>(
-    pool(),
-    `SELECT mime, ${small ? "small" : "bytes"} AS bytes FROM photo_data WHERE sha256 = ?`,
-    [sha256],
-  );
-  return r;
-}
+export const photoBytes = (sha256: string, small: boolean): Promise<{ mime: string; bytes: Buffer } | undefined> =>
+  photoData(pool(), sha256, small);

@@ -20,13 +20,15 @@ import {
   leaseHeld,
   loadPlan,
   nextNumber,
+  noteChange,
+  notePlanned,
   publishedPlans,
   type StoredPlan,
   savePlan,
   swapAnswers,
   takeLease,
 } from "@/db/plans";
-import { type Conn, pool, run, transaction } from "@/db/pool";
+import { type Conn, pool, transaction } from "@/db/pool";
 import { loadShop, loadWorkshop } from "@/db/shop";
 import { nowMinute } from "./clock";
 import { droppable } from "./drop-options";
@@ -89,7 +91,7 @@ export async function markStale(c: Conn, why: string): Promise<void> {
   // A search that runs does not know of this change: what it would find is out of date.
   stopSearch();
   await dropOther(c);
-  await run(c, "UPDATE workshop SET stale_why = IF(changes = planned_changes, ?, stale_why), changes = changes + 1", [why.slice(0, 300)]);
+  await noteChange(c, why);
 }
 
 /** The search that runs in this process, kept where every bundle of the server finds it. */
@@ -178,10 +180,7 @@ export async function replan(userId: string, budget: Budget = {}): Promise<Repla
       await dropOther(c);
       await savePlan(c, head, plan, state.zone);
       // What changed since the state was read is not in this plan: it stays stale then.
-      await run(c, "UPDATE workshop SET planned_changes = ?, stale_why = IF(changes = ?, NULL, 'changed while replanning')", [
-        state.shop.workshop.changes,
-        state.shop.workshop.changes,
-      ]);
+      await notePlanned(c, state.shop.workshop.changes);
       const event = {
         userId,
         kind: "plan.replanned",

@@ -4,7 +4,7 @@ import { v7 } from "uuid";
 import { countFault, maySign, signFault } from "@/core/workshop/starts/first-piece";
 import { releaseFault } from "@/core/workshop/starts/released";
 import { figure } from "@/core/workshop/state/house-figures";
-import { insert, run, toSql } from "@/db/pool";
+import { addRemainder, answerQuestion, closeRemainder, setPieces, waiveStep } from "@/db/jobs";
 import { releaseJob, signFirstPiece } from "@/db/release";
 import { action, body, change, is } from "../action";
 import { Refusal } from "../refusal";
@@ -28,13 +28,7 @@ export const benchActions = [
         if (b.yes && q.unsureBy === user.id) throw new Refusal(409, "You were not sure: somebody else has to check and answer.");
         if (b.unsure && q.unsureBy !== null) throw new Refusal(409, "Somebody is not sure of it already.");
         const unsureBy = b.unsure ? user.id : q.unsureBy;
-        await run(x.c, "UPDATE job_question SET answered_at = ?, answered_by = ?, unsure_by = ? WHERE job_id = ? AND n = ?", [
-          b.yes ? toSql(x.now) : null,
-          b.yes ? user.id : null,
-          unsureBy,
-          f.job.id,
-          b.n,
-        ]);
+        await answerQuestion(x.c, f.job.id, b.n, b.yes ? { by: user.id, at: x.now } : null, unsureBy);
         // What was released stood on this answer; once it is begun, who released it is a fact.
         if (!b.yes && f.job.state === "todo") await releaseJob(x.c, f.job.id, null);
         await x.event({
@@ -77,7 +71,7 @@ export const benchActions = [
         throw new Refusal(422, `done: there are ${pieces.count}`, { faults: [{ path: "done", message: `there are ${pieces.count}` }] });
       const locked = countFault(f.job, b.done);
       if (locked) throw new Refusal(409, locked);
-      await run(x.c, "UPDATE job SET pieces_done = ?, version = version + 1 WHERE id = ?", [b.done, f.job.id]);
+      await setPieces(x.c, f.job.id, b.done);
       await log(x, f, "job.pieces", `${f.job.name}: ${b.done} of ${pieces.count} done (${pieces.name})`, { done: b.done });
     }),
   ),
@@ -123,13 +117,7 @@ export const benchActions = [
         if (f.job.state !== "started") throw new Refusal(409, `Start ${f.job.name} first.`);
         if (user.role !== "lead" && step.does && step.does !== "photo")
           throw new Refusal(403, "This step guards what comes after it. Only the lead may leave it out.");
-        await run(x.c, "UPDATE job_step SET done_at = ?, done_by = ?, waived_why = ? WHERE job_id = ? AND n = ?", [
-          toSql(x.now),
-          user.id,
-          b.why.trim().slice(0, 300),
-          f.job.id,
-          b.n,
-        ]);
+        await waiveStep(x.c, f.job.id, b.n, user.id, x.now, b.why.trim());
         await x.event({
           kind: "step.waived",
           entity: "job",
@@ -154,29 +142,15 @@ export const benchActions = [
         if (b.owner && !f.shop.fitters.some((o) => o.id === b.owner && !o.retired))
           throw new Refusal(422, "owner: there is no such fitter", { faults: [{ path: "owner", message: "is no fitter we know" }] });
         const id = v7();
-        await insert(x.c, "remainder", [
-          {
-            id,
-            job_id: f.job.id,
-            text: b.text.trim().slice(0, 300),
-            before_job_id: b.before ?? null,
-            owner_id: b.owner ?? user.fitterId ?? null,
-            said_by: user.id,
-            said_at: toSql(x.now),
-          },
-        ]);
+        const owner = b.owner ?? user.fitterId ?? null;
+        await addRemainder(x.c, { id, jobId: f.job.id, text: b.text.trim(), before: b.before ?? null, owner, by: user.id, at: x.now });
         await log(x, f, "remainder.said", `${f.job.name} is done but for: ${b.text.trim()}`);
         return { id };
       }),
   ),
   action({ method: "POST", path: "remainders/*/close", role: "any" }, body({}), (_b, { user, ids }) =>
     change(user, async (x) => {
-      const n = await run(x.c, "UPDATE remainder SET closed_at = ?, closed_by = ? WHERE id = ? AND closed_at IS NULL", [
-        toSql(x.now),
-        user.id,
-        ids[0],
-      ]);
-      if (!n) throw new Refusal(409, "It is closed already.");
+      if (!(await closeRemainder(x.c, ids[0], user.id, x.now))) throw new Refusal(409, "It is closed already.");
       await x.event({ kind: "remainder.closed", entity: "remainder", entityId: ids[0], text: "closed what a job was done but for" });
       await x.stale("a remainder was closed");
     }),

@@ -12,8 +12,10 @@ import { notWatertight } from "@/core/workshop/openings/holes";
 import { sparksStop } from "@/core/workshop/openings/hot-work";
 import { freshJob } from "@/core/workshop/state/from-network";
 import { insertBuild } from "@/db/build-network";
+import { openJobs, setPlace } from "@/db/builds";
+import { deleteDraft } from "@/db/drafts";
 import { currentLibrary } from "@/db/library";
-import { rows, run, toSql } from "@/db/pool";
+import { toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, change, instant, is } from "../action";
 import { editRow } from "../edits";
@@ -110,7 +112,7 @@ export const buildActions = [
           text: `${b.name.trim()} added`,
           data: { options: b.options },
         });
-        if (b.draft) await run(x.c, "DELETE FROM build_draft WHERE id = ? AND user_id = ?", [b.draft, user.id]);
+        if (b.draft) await deleteDraft(x.c, b.draft, user.id);
         await x.stale(`${b.name.trim()} added`);
         return { id };
       }),
@@ -181,12 +183,7 @@ export const buildActions = [
         const van = shop.vans.find((v) => v.id === build.vanId);
         if (bay && van && ((bay.maxHeightMm ?? Infinity) < van.heightMm || (bay.maxLengthMm ?? Infinity) < van.lengthMm))
           throw new Refusal(409, `${name} is too small for a ${van.name}.`);
-        await run(x.c, "UPDATE build SET at_since = IF(at_place <=> ?, at_since, ?), at_place = ?, version = version + 1 WHERE id = ?", [
-          b.place === "off" ? null : b.place,
-          b.place === "off" ? null : toSql(x.now),
-          b.place === "off" ? null : b.place,
-          build.id,
-        ]);
+        await setPlace(x.c, build.id, b.place === "off" ? null : b.place, x.now);
         await x.event({
           kind: "van.moved",
           entity: "build",
@@ -203,11 +200,8 @@ export const buildActions = [
     body({ version: is.version }),
     (b, { user, ids }) =>
       change(user, async (x) => {
-        const open = await rows<{ name: string }>(x.c, "SELECT name FROM job WHERE build_id = ? AND state <> 'done' ORDER BY seq", [
-          ids[0],
-        ]);
-        if (open.length)
-          throw new Refusal(409, `${open.length} ${open.length === 1 ? "job is" : "jobs are"} open, the first: ${open[0].name}.`);
+        const open = await openJobs(x.c, ids[0]);
+        if (open.length) throw new Refusal(409, `${open.length} ${open.length === 1 ? "job is" : "jobs are"} open, the first: ${open[0]}.`);
         const build = (await loadShop(x.c)).builds.find((o) => o.id === ids[0]);
         if (!build) throw new Refusal(404, "There is no such build.");
         const stops = handoverStops(build);

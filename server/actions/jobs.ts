@@ -9,9 +9,10 @@ import { batchLocked } from "@/core/workshop/starts/first-piece";
 import { startObstacles } from "@/core/workshop/starts/ready";
 import type { JobRow, Shop } from "@/core/workshop/state/model";
 import { setCrew, stopCrew } from "@/db/helpers";
+import { addRemark, beginJob, reopenJob, settleRemark, stopJob, tickStep, unbeginJob } from "@/db/jobs";
 import { setPinFitters } from "@/db/pins";
 import { loadPlan } from "@/db/plans";
-import { insert, run, toSql } from "@/db/pool";
+import { toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";
 import { action, body, type Change, change, instant, is } from "../action";
@@ -55,11 +56,7 @@ async function start(x: Change, user: User, f: Found, crewAsked: string[] | unde
   const where = job.place === "bench" ? "bench" : at !== null && at !== place && suits(shop, job, at) ? at : place;
   const inTheWay = startObstacles(shop, job, crew, where, x.now);
   if (inTheWay.length) throw new Refusal(409, `Not yet: ${inTheWay.map((o) => o.text).join("; ")}.`, { obstacles: inTheWay });
-  await run(
-    x.c,
-    `UPDATE job SET state = 'started', started_at = COALESCE(started_at, ?), running_since = ?, actual_place = ?, version = version + 1 WHERE id = ?`,
-    [toSql(x.now), toSql(x.now), where, job.id],
-  );
+  await beginJob(x.c, job.id, x.now, where);
   await setCrew(x.c, job.id, crew, helperAmong(shop, job, crew, planned?.helpers, behindMinutes(shop, job, x.now)));
   await sparksBegin(x, user, shop, job);
   const word = job.state === "paused" ? "went on with" : "started";
@@ -101,12 +98,7 @@ async function halt(x: Change, user: User, f: Found, to: "paused" | "done"): Pro
   }
   if (to === "done") await sparksEnd(x, user, shop, job);
   const worked = workedMinutes(shop, job, x.now);
-  await run(x.c, "UPDATE job SET state = ?, running_since = NULL, worked_minutes = ?, ended_at = ?, version = version + 1 WHERE id = ?", [
-    to,
-    worked,
-    to === "done" ? toSql(x.now) : null,
-    job.id,
-  ]);
+  await stopJob(x.c, job.id, to, worked, x.now);
   await stopCrew(x.c, job.id);
   await log(x, f, `job.${to}`, to === "done" ? `${job.name} done after ${worked} min of work` : `${job.name} paused`, { worked });
 }
@@ -136,12 +128,7 @@ export const jobActions = [
         if (f.job.state !== "started") throw new Refusal(409, `Start ${f.job.name} first, then tick its steps.`);
         const step = f.job.steps.find((s) => s.n === b.n);
         if (!step) throw new Refusal(404, "There is no such step.");
-        await run(x.c, "UPDATE job_step SET done_at = ?, done_by = ? WHERE job_id = ? AND n = ?", [
-          b.done ? toSql(x.now) : null,
-          b.done ? user.id : null,
-          f.job.id,
-          b.n,
-        ]);
+        await tickStep(x.c, f.job.id, b.n, b.done ? { by: user.id, at: x.now } : null);
         await x.event({
           kind: b.done ? "step.done" : "step.undone",
           entity: "job",
@@ -158,21 +145,14 @@ export const jobActions = [
       change(user, async (x) => {
         const f = await find(x, ids[0]);
         const id = v7();
-        await insert(x.c, "remark", [
-          { id, job_id: f.job.id, kind: b.kind, text: b.text.trim(), stops_work: b.stopsWork, said_by: user.id, said_at: toSql(x.now) },
-        ]);
+        await addRemark(x.c, { id, jobId: f.job.id, kind: b.kind, text: b.text.trim(), stopsWork: b.stopsWork, by: user.id, at: x.now });
         await log(x, f, "remark.said", `${user.name} on ${f.job.name}: ${b.text.trim()}`);
         return { id };
       }),
   ),
   action({ method: "POST", path: "remarks/*/settle", role: "lead" }, body({}), (_b, { user, ids }) =>
     change(user, async (x) => {
-      const n = await run(x.c, "UPDATE remark SET settled_at = ?, settled_by = ? WHERE id = ? AND settled_at IS NULL", [
-        toSql(x.now),
-        user.id,
-        ids[0],
-      ]);
-      if (!n) throw new Refusal(409, "It is settled already.");
+      if (!(await settleRemark(x.c, ids[0], user.id, x.now))) throw new Refusal(409, "It is settled already.");
       await x.event({ kind: "remark.settled", entity: "remark", entityId: ids[0], text: "settled what was said from the bench" });
       await x.stale("a remark from the bench was settled");
     }),
@@ -215,16 +195,11 @@ async function undo(x: Change, user: User, f: Found): Promise<void> {
     const followers = shop.builds.flatMap((b) => b.jobs).filter((j) => j.state !== "todo" && j.after.some((a) => a.job === job.id));
     if (followers.length) throw new Refusal(409, `${followers[0].name} has already started behind it.`);
     if (user.role !== "lead" && x.now - job.endedAt! > 60) throw new Refusal(403, "After an hour only the lead can reopen a job.");
-    await run(x.c, "UPDATE job SET state = 'paused', ended_at = NULL, version = version + 1 WHERE id = ?", [job.id]);
+    await reopenJob(x.c, job.id);
     return log(x, f, "job.reopened", `${job.name} reopened`);
   }
   if (job.state === "started" && job.workedMinutes === 0 && job.steps.every((s) => s.doneAt === null)) {
-    await run(
-      x.c,
-      "UPDATE job SET state = 'todo', started_at = NULL, running_since = NULL, actual_place = NULL, version = version + 1 WHERE id = ?",
-      [job.id],
-    );
-    await run(x.c, "DELETE FROM job_fitter WHERE job_id = ?", [job.id]);
+    await unbeginJob(x.c, job.id);
     await sparksUndo(x, shop, job);
     return log(x, f, "job.unstarted", `start of ${job.name} taken back`);
   }

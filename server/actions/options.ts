@@ -8,7 +8,7 @@ import { undecidedOf } from "@/core/workshop/builds/open-choices";
 import { withoutSheets } from "@/core/workshop/sheets/sheet-takes";
 import { writeOptionChange, writeUndecided } from "@/db/change-options";
 import { jobsOfVersion } from "@/db/library";
-import { insert, toSql } from "@/db/pool";
+import { addRecord } from "@/db/records";
 import { loadShop } from "@/db/shop";
 import { action, body, change, is } from "../action";
 import { optionChange } from "../option-change";
@@ -66,24 +66,22 @@ export const optionActions = [
         }
         const title = keys.map((k) => `${sayChoice(k, b.options[k])} (was ${sayChoice(k, build.options[k]).split(": ")[1]})`).join("; ");
         // A change of choices is a decision, and is kept as one.
-        await insert(x.c, "record", [
-          {
-            id: v7(),
-            build_id: build.id,
-            job_id: null,
-            kind: "decision",
-            title: title.slice(0, 300),
-            data: {
-              who: b.who.trim(),
-              cost: work.cost,
-              hours: Math.round(work.minutes / 6) / 10,
-              kg: Math.round(10 * (massOf(b.options, van.geometry) - massOf(build.options, van.geometry))) / 10,
-              ...(b.why?.trim() ? { note: b.why.trim() } : {}),
-            },
-            said_by: user.id,
-            said_at: toSql(x.now),
+        await addRecord(x.c, {
+          id: v7(),
+          buildId: build.id,
+          jobId: null,
+          kind: "decision",
+          title,
+          data: {
+            who: b.who.trim(),
+            cost: work.cost,
+            hours: Math.round(work.minutes / 6) / 10,
+            kg: Math.round(10 * (massOf(b.options, van.geometry) - massOf(build.options, van.geometry))) / 10,
+            ...(b.why?.trim() ? { note: b.why.trim() } : {}),
           },
-        ]);
+          saidBy: user.id,
+          saidAt: x.now,
+        });
         await x.event({
           kind: "build.options",
           entity: "build",

@@ -1,8 +1,8 @@
 // Actions on proof: the lead approves a photo or asks for it again.
 
 import { proofApproved } from "@/core/workshop/proof/proof";
-import { dropReview, type PhotoToReview, photoToReview } from "@/db/photos";
-import { type Conn, insert, rows, toSql } from "@/db/pool";
+import { addReview, dropReview, type PhotoToReview, photoToReview, reviewOf } from "@/db/photos";
+import type { Conn } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, change } from "../action";
 import { replan } from "../planning";
@@ -28,16 +28,10 @@ export const proofActions = [
       if (b.verdict === "again" && !reason) throw badField("reason", "say what the next photo has to show");
       const opened = await change(user, async (x) => {
         const photo = await photoOf(x.c, ids[0]);
-        const [old] = await rows<{ verdict: string; reviewed_by: string }>(
-          x.c,
-          "SELECT verdict, reviewed_by FROM photo_review WHERE photo_id = ?",
-          [ids[0]],
-        );
+        const old = await reviewOf(x.c, ids[0]);
         if (old) throw new Refusal(409, `This photo was ${old.verdict === "approved" ? "approved" : "sent back"} already.`);
         const before = await approvedNow(x.c, photo.job_id);
-        await insert(x.c, "photo_review", [
-          { photo_id: ids[0], verdict: b.verdict, reason, reviewed_by: user.id, reviewed_at: toSql(x.now) },
-        ]);
+        await addReview(x.c, { photo: ids[0], verdict: b.verdict, reason, by: user.id, at: x.now });
         await x.event({
           kind: b.verdict === "approved" ? "photo.approved" : "photo.again",
           entity: "photo",

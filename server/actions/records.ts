@@ -20,7 +20,8 @@ import {
   readRecord,
 } from "@/core/workshop/records/records";
 import type { House } from "@/core/workshop/state/house-figures";
-import { insert, rows, run, toSql } from "@/db/pool";
+import { toSql } from "@/db/pool";
+import { addRecord, lockRecord, saveReading } from "@/db/records";
 import { loadShop } from "@/db/shop";
 import { addWeep } from "@/db/weep";
 import { action, body, type Change, change, is } from "../action";
@@ -148,19 +149,17 @@ export const recordActions = [
           p.history = [{ state: p.state, why: "", by: user.name, at: x.now }];
         }
         const id = v7();
-        await insert(x.c, "record", [
-          {
-            id,
-            build_id: build.id,
-            job_id: b.jobId ?? null,
-            kind: b.kind,
-            title: b.title.trim().slice(0, 300),
-            data,
-            said_by: user.id,
-            said_at: toSql(x.now),
-            closed_at: b.kind !== "penetration" && over(build, b.kind, data, false) ? toSql(x.now) : null,
-          },
-        ]);
+        await addRecord(x.c, {
+          id,
+          buildId: build.id,
+          jobId: b.jobId ?? null,
+          kind: b.kind,
+          title: b.title.trim(),
+          data,
+          saidBy: user.id,
+          saidAt: x.now,
+          closedAt: b.kind !== "penetration" && over(build, b.kind, data, false) ? x.now : null,
+        });
         if (b.kind === "decision" && (data as Decision).course === "supplier" && job)
           await writeCall(x, user.id, build, job, b.title.trim());
         await x.event({
@@ -178,9 +177,7 @@ export const recordActions = [
     body({ version: is.version, title: is.words, data: { type: "object" }, closed: is.bool }, { why: { type: "string", maxLength: 300 } }),
     (b, { user, ids }) =>
       change(user, async (x) => {
-        const [r] = await rows<{ kind: RecordKind; build_id: string }>(x.c, "SELECT kind, build_id FROM record WHERE id = ? FOR UPDATE", [
-          ids[0],
-        ]);
+        const r = await lockRecord(x.c, ids[0]);
         if (!r) throw new Refusal(404, "There is no such record.");
         if (r.kind === "zone" || r.kind === "kit") throw new Refusal(422, `A ${r.kind} is ticked step by step.`);
         if (isDocket(r.kind)) refuseDocket(r.kind, user.role, undefined);
@@ -225,12 +222,7 @@ export const recordActions = [
         const van = shop.vans.find((v) => v.id === build.vanId);
         const r = (van ? readingsOf(van.geometry) : READINGS).find((o) => o.name === b.name);
         if (!r) throw badField("name", "is no size that is read of this van");
-        await run(
-          x.c,
-          `INSERT INTO van_reading (build_id, name, mm, again_mm, read_by, read_at) VALUES (?, ?, ?, ?, ?, ?)
-           ON DUPLICATE KEY UPDATE mm = VALUES(mm), again_mm = VALUES(again_mm), read_by = VALUES(read_by), read_at = VALUES(read_at)`,
-          [build.id, b.name, b.mm, b.againMm ?? null, user.id, toSql(x.now)],
-        );
+        await saveReading(x.c, { build: build.id, name: b.name, mm: b.mm, againMm: b.againMm ?? null, by: user.id, at: x.now });
         const d = van && differs(r, van.geometry, b.mm);
         await x.event({
           kind: "van.read",

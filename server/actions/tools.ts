@@ -2,7 +2,7 @@
 
 import { v7 } from "uuid";
 import { MACHINE_MM } from "@/core/setout/machine-room";
-import { insert, rows } from "@/db/pool";
+import { addTool, toolNamed } from "@/db/tools";
 import { action, body, change, is } from "../action";
 import { byField, editRow } from "../edits";
 import { badField } from "../refusal";
@@ -72,10 +72,9 @@ function toolRow(b: Tool) {
 export const toolActions = [
   action<Tool>({ method: "POST", path: "tools", role: "lead" }, body(toolFields, toolOptional), (b, { user }) =>
     change(user, async (x) => {
-      const [there] = await rows(x.c, "SELECT id FROM tool WHERE name = ?", [b.name.trim()]);
-      if (there) throw badField("name", "is there already");
+      if (await toolNamed(x.c, b.name.trim())) throw badField("name", "is there already");
       const id = v7();
-      await insert(x.c, "tool", [{ id, ...toolRow(b) }]);
+      await addTool(x.c, { id, ...toolRow(b) });
       await x.event({ kind: "tool.added", entity: "tool", entityId: id, text: `${b.name.trim()} added` });
       await x.stale(`${b.name.trim()} added`);
       return { id };

@@ -1,8 +1,8 @@
 // Acts on who may sign in: add somebody, give a code that is good once, rename, retire. Nobody but its owner ever knows a password.
 
 import { hangsOnUser } from "@/core/workshop/builds/retiring";
-import { rows } from "@/db/pool";
-import { addAudit, addUser, endSessionsOf, forgetDevices, setReset, userById } from "@/db/users";
+import { fitterInUse } from "@/db/house";
+import { addAudit, addUser, endSessionsOf, forgetDevices, leadIds, loginTaken, setReset, userById } from "@/db/users";
 import { action, body, change, is } from "../action";
 import { editRow } from "../edits";
 import { cleanCode, hashPassword, newCode } from "../password";
@@ -29,10 +29,8 @@ export const userActions = [
       const codeHash = await hashPassword(cleanCode(code));
       return change(user, async (x) => {
         if (b.role === "fitter" && !b.fitterId) throw badField("fitterId", "say which fitter signs in");
-        if (b.fitterId && !(await rows(x.c, "SELECT 1 FROM fitter WHERE id = ? AND NOT retired", [b.fitterId])).length)
-          throw badField("fitterId", "is no fitter of the workshop");
-        const [taken] = await rows(x.c, "SELECT 1 FROM user WHERE login = ?", [b.login]);
-        if (taken) throw badField("login", "is taken");
+        if (b.fitterId && !(await fitterInUse(x.c, b.fitterId))) throw badField("fitterId", "is no fitter of the workshop");
+        if (await loginTaken(x.c, b.login)) throw badField("login", "is taken");
         const id = slug(b.login);
         await addUser(x.c, { id, login: b.login, name: b.name.trim(), role: b.role, fitterId: b.fitterId, codeHash, hours: CODE_HOURS });
         await x.event({ kind: "user.added", entity: "user", entityId: id, text: `${b.name} may sign in as ${b.role}` });
@@ -73,8 +71,8 @@ export const userActions = [
   ),
   retire("users", "user", "User", {
     check: async (x, id, user) => {
-      const leads = await rows<{ id: string }>(x.c, "SELECT id FROM user WHERE role = 'lead' AND NOT retired");
-      if (leads.length === 1 && leads[0].id === id) throw new Refusal(409, "This is the only lead: nobody could change anything any more.");
+      const leads = await leadIds(x.c);
+      if (leads.length === 1 && leads[0] === id) throw new Refusal(409, "This is the only lead: nobody could change anything any more.");
       await endSessionsOf(x.c, id);
       await forgetDevices(x.c, id);
       await addAudit(x.c, {
@@ -85,8 +83,8 @@ export const userActions = [
     },
     hangs: async (x, id, shop, plan) => {
       const who = await userById(x.c, id);
-      const leads = await rows<{ id: string }>(x.c, "SELECT id FROM user WHERE role = 'lead' AND NOT retired");
-      return who ? hangsOnUser(shop, plan, who, leads.filter((l) => l.id !== id).length) : [];
+      const leads = await leadIds(x.c);
+      return who ? hangsOnUser(shop, plan, who, leads.filter((l) => l !== id).length) : [];
     },
   }),
 ];

@@ -6,7 +6,23 @@ import { WEEKDAYS, type Weekday } from "@/core/time/calendar";
 import { hangsOnBay, hangsOnFitter } from "@/core/workshop/builds/retiring";
 import { NEW, NOTS } from "@/core/workshop/starts/barred";
 import { type FigureName, figureFaults, ownFigures } from "@/core/workshop/state/house-figures";
-import { insert, rows, run } from "@/db/pool";
+import { standsIn } from "@/db/builds";
+import {
+  addBay,
+  addCalendar,
+  addCalendarDay,
+  addFitter,
+  addSupplier,
+  calendarInUse,
+  keepsHours,
+  setSkills,
+  setWindows,
+  supplierNamed,
+  type Window,
+  windowsOf,
+  workshopId,
+} from "@/db/house";
+import { underWayWith } from "@/db/jobs";
 import { loadWorkshop } from "@/db/shop";
 import { openLines } from "@/db/suppliers";
 import { signInsOf } from "@/db/users";
@@ -120,20 +136,7 @@ const fitterOptional = { nots: { type: "array", uniqueItems: true, items: { type
 async function writeSkills(x: Change, id: string, f: Fitter): Promise<void> {
   const twice = f.tickets.findIndex((t, i) => f.tickets.slice(0, i).some((o) => o.id.trim().toLowerCase() === t.id.trim().toLowerCase()));
   if (twice >= 0) throw badField(`tickets[${twice}].id`, "is there twice");
-  await run(x.c, "DELETE FROM fitter_skill WHERE fitter_id = ?", [id]);
-  await run(x.c, "DELETE FROM fitter_ticket WHERE fitter_id = ?", [id]);
-  await insert(
-    x.c,
-    "fitter_skill",
-    Object.entries(f.skills)
-      .filter(([, l]) => l > 0)
-      .map(([skill, level]) => ({ fitter_id: id, skill, level })),
-  );
-  await insert(
-    x.c,
-    "fitter_ticket",
-    f.tickets.map((t) => ({ fitter_id: id, ticket: t.id, until: t.until ?? null })),
-  );
+  await setSkills(x.c, id, f.skills, f.tickets);
 }
 
 /** A switch, stored as 0 or 1. */
@@ -151,13 +154,13 @@ export const workshopActions = [
     }),
     (b, { user }) =>
       change(user, async (x) => {
-        const [w] = await rows<{ id: string }>(x.c, "SELECT id FROM workshop");
-        await editRow(x.c, "workshop", "The workshop", w.id, b.version, {
+        const id = (await workshopId(x.c))!;
+        await editRow(x.c, "workshop", "The workshop", id, b.version, {
           house: { column: "house", value: JSON.stringify(b.house) },
           hourRate: { column: "hour_rate", value: b.hourRate },
           currency: { column: "currency", value: b.currency },
         });
-        await x.event({ kind: "workshop.house", entity: "workshop", entityId: w.id, text: "house rules changed" });
+        await x.event({ kind: "workshop.house", entity: "workshop", entityId: id, text: "house rules changed" });
       }),
   ),
   action<{ version: number; figures: Partial<Record<FigureName, number>> }>(
@@ -167,18 +170,18 @@ export const workshopActions = [
       change(user, async (x) => {
         const faults = figureFaults(b.figures);
         if (faults.length) throw new Refusal(422, faults.map((f) => `${f.path} ${f.message}`).join("; "), { faults });
-        const [w] = await rows<{ id: string }>(x.c, "SELECT id FROM workshop");
-        await editRow(x.c, "workshop", "The workshop", w.id, b.version, {
+        const id = (await workshopId(x.c))!;
+        await editRow(x.c, "workshop", "The workshop", id, b.version, {
           figures: { column: "figures", value: JSON.stringify(ownFigures(b.figures)) },
         });
-        await x.event({ kind: "workshop.figures", entity: "workshop", entityId: w.id, text: "figures of the house changed" });
+        await x.event({ kind: "workshop.figures", entity: "workshop", entityId: id, text: "figures of the house changed" });
         await x.stale("figures of the house changed");
       }),
   ),
   action<Bay>({ method: "POST", path: "bays", role: "lead" }, body(bayFields, bayOptional), (b, { user }) =>
     change(user, async (x) => {
       const id = slug(b.name);
-      await insert(x.c, "bay", [{ id, seq: 99, has: b.has, ...bayRow(b) }]);
+      await addBay(x.c, { id, seq: 99, has: b.has, ...bayRow(b) });
       await x.event({ kind: "bay.added", entity: "bay", entityId: id, text: `${b.name} added` });
       await x.stale(`${b.name} added`);
       return { id };
@@ -201,12 +204,9 @@ export const workshopActions = [
   action<Supplier>({ method: "POST", path: "suppliers", role: "lead" }, body(supplierFields), (b, { user }) =>
     change(user, async (x) => {
       inOrder(b);
-      const [there] = await rows(x.c, "SELECT id FROM supplier WHERE name = ?", [b.name.trim()]);
-      if (there) throw badField("name", "is there already");
+      if (await supplierNamed(x.c, b.name.trim())) throw badField("name", "is there already");
       const id = slug(b.name);
-      await insert(x.c, "supplier", [
-        { id, name: b.name.trim(), lead_best_days: b.best, lead_likely_days: b.likely, lead_worst_days: b.worst },
-      ]);
+      await addSupplier(x.c, { ...b, id, name: b.name.trim() });
       await x.event({ kind: "supplier.added", entity: "supplier", entityId: id, text: `${b.name.trim()} added` });
       return { id };
     }),
@@ -239,8 +239,8 @@ export const workshopActions = [
   }),
   retire("bays", "bay", "Bay", {
     check: async (x, id) => {
-      const [b] = await rows<{ name: string }>(x.c, "SELECT name FROM build WHERE at_place = ? AND state = 'active'", [id]);
-      if (b) throw new Refusal(409, `${b.name} stands in it. Move it out first.`);
+      const there = await standsIn(x.c, id);
+      if (there) throw new Refusal(409, `${there} stands in it. Move it out first.`);
     },
     hangs: (_x, id, shop, plan) => hangsOnBay(shop, plan, id),
   }),
@@ -248,7 +248,7 @@ export const workshopActions = [
     change(user, async (x) => {
       const id = slug(b.name);
       await calendarExists(x, b.calendarId);
-      await insert(x.c, "fitter", [{ id, name: b.name.trim(), calendar_id: b.calendarId, nots: b.nots ?? [] }]);
+      await addFitter(x.c, { id, name: b.name.trim(), calendarId: b.calendarId, nots: b.nots ?? [] });
       await writeSkills(x, id, b);
       await x.event({ kind: "fitter.added", entity: "fitter", entityId: id, text: `${b.name} added` });
       await x.stale(`${b.name} added`);
@@ -273,12 +273,8 @@ export const workshopActions = [
   ),
   retire("fitters", "fitter", "Fitter", {
     check: async (x, id) => {
-      const [j] = await rows<{ name: string }>(
-        x.c,
-        "SELECT j.name FROM job_fitter f JOIN job j ON j.id = f.job_id WHERE f.fitter_id = ? AND f.freed_at IS NULL AND j.state = 'started'",
-        [id],
-      );
-      if (j) throw new Refusal(409, `${j.name} is under way with this fitter. Pause or finish it first.`);
+      const job = await underWayWith(x.c, id);
+      if (job) throw new Refusal(409, `${job} is under way with this fitter. Pause or finish it first.`);
     },
     hangs: async (x, id, shop, plan) => hangsOnFitter(shop, plan, x.now, id, await signInsOf(x.c, id)),
   }),
@@ -308,13 +304,8 @@ export const workshopActions = [
       change(user, async (x) => {
         await calendarExists(x, b.copyOf);
         const id = slug(b.name);
-        await insert(x.c, "calendar", [{ id, name: b.name.trim() }]);
-        const windows = await rows<{ weekday: number; opens: string; closes: string }>(
-          x.c,
-          "SELECT weekday, opens, closes FROM calendar_window WHERE calendar_id = ?",
-          [b.copyOf],
-        );
-        await writeWindows(x, id, windows);
+        await addCalendar(x.c, id, b.name.trim());
+        await writeWindows(x, id, await windowsOf(x.c, b.copyOf));
         await x.event({ kind: "calendar.added", entity: "calendar", entityId: id, text: `calendar ${b.name} added` });
         return { id };
       }),
@@ -322,12 +313,8 @@ export const workshopActions = [
   retire("calendars", "calendar", "Calendar", {
     check: async (x, id) => {
       if (id === "shop") throw new Refusal(409, "The shop's own calendar is always needed.");
-      const [f] = await rows<{ name: string }>(
-        x.c,
-        "SELECT name FROM fitter WHERE calendar_id = ? AND NOT retired UNION SELECT name FROM bay WHERE calendar_id = ? AND NOT retired",
-        [id, id],
-      );
-      if (f) throw new Refusal(409, `${f.name} keeps these hours. Give them others first.`);
+      const keeper = await keepsHours(x.c, id);
+      if (keeper) throw new Refusal(409, `${keeper} keeps these hours. Give them others first.`);
     },
   }),
   action<{ calendarId: string; date: string; opens?: string; closes?: string; overtime?: boolean; reason: string }>(
@@ -344,17 +331,7 @@ export const workshopActions = [
         instant(x, `${b.date}T00:00`, "date");
         await calendarExists(x, b.calendarId);
         const id = v7();
-        await insert(x.c, "calendar_day", [
-          {
-            id,
-            calendar_id: b.calendarId,
-            date: b.date,
-            opens: b.opens,
-            closes: b.closes,
-            overtime: b.overtime ?? false,
-            reason: b.reason.trim(),
-          },
-        ]);
+        await addCalendarDay(x.c, { ...b, id, overtime: b.overtime ?? false, reason: b.reason.trim() });
         const text = b.opens ? `extra hours ${b.date} ${b.opens} to ${b.closes}` : `closed on ${b.date}`;
         await x.event({ kind: "calendar.day", entity: "calendar", entityId: b.calendarId, text });
         await x.stale(text);
@@ -441,18 +418,12 @@ export const workshopActions = [
 ];
 
 async function calendarExists(x: Change, id: string): Promise<void> {
-  const [c] = await rows(x.c, "SELECT 1 FROM calendar WHERE id = ? AND NOT retired", [id]);
-  if (!c) throw badField("calendarId", "is no calendar in use");
+  if (!(await calendarInUse(x.c, id))) throw badField("calendarId", "is no calendar in use");
 }
 
-async function writeWindows(x: Change, id: string, windows: { weekday: number; opens: string; closes: string }[]): Promise<void> {
+async function writeWindows(x: Change, id: string, windows: readonly Window[]): Promise<void> {
   windows.forEach((w, i) => {
     if (w.opens >= w.closes) throw badField(`windows[${i}].closes`, "has to be later than it opens");
   });
-  await run(x.c, "DELETE FROM calendar_window WHERE calendar_id = ?", [id]);
-  await insert(
-    x.c,
-    "calendar_window",
-    windows.map((w) => ({ id: v7(), calendar_id: id, weekday: w.weekday, opens: w.opens, closes: w.closes })),
-  );
+  await setWindows(x.c, id, windows);
 }
