@@ -2,7 +2,7 @@
 
 import type { Pool } from "mysql2/promise";
 import { shippedRoles } from "@/core/library/library";
-import type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow, TimeRow, ZoneRateRow } from "@/core/workshop/state/model";
+import type { FixingRow, FramePartRow, GhostRow, MarkedRow, PracticeRow, TimeRow, ZoneRateRow } from "@/core/workshop/state/model";
 import { type Conn, rows } from "./pool";
 
 type Raw = { build_id: string; van_id: string; title: string; data: unknown };
@@ -25,9 +25,9 @@ export async function loadFixings(c: Conn | Pool): Promise<FixingRow[]> {
   });
 }
 
-export async function loadMembers(c: Conn | Pool): Promise<MemberRow[]> {
+export async function loadFrameParts(c: Conn | Pool): Promise<FramePartRow[]> {
   return (await told(c, "member")).map((r) => {
-    const d = json<{ side: MemberRow["side"]; what: MemberRow["what"]; source?: string; says?: string; mayGo: string }>(r.data);
+    const d = json<{ side: FramePartRow["side"]; what: FramePartRow["what"]; source?: string; says?: string; mayGo: string }>(r.data);
     const says = d.mayGo === "yes" ? `may go: ${d.source}, ${d.says}` : d.mayGo === "no" ? "stays" : "not known";
     return { buildId: r.build_id, vanId: r.van_id, title: r.title, side: d.side, what: d.what, says };
   });

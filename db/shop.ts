@@ -22,12 +22,12 @@ import type {
   WeatherRow,
   Workshop,
 } from "@/core/workshop/state/model";
-import { loadFixings, loadGhosts, loadMarked, loadMembers, loadPractice, loadTimes, loadZoneRates } from "./history";
+import { loadFixings, loadFrameParts, loadGhosts, loadMarked, loadPractice, loadTimes, loadZoneRates } from "./history";
 import { kept } from "./kept";
+import { loadLeaks } from "./leaks";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { loadSheets } from "./setout";
 import { loadTemplates } from "./templates";
-import { loadWeep } from "./weep";
 
 type Raw = Record<string, string | number | null>;
 const json = <T>(v: unknown): T => JSON.parse(v as string) as T;
@@ -97,7 +97,7 @@ async function readShop(c: Conn | Pool): Promise<Shop> {
     suppliers,
     tools,
     templates,
-    weep,
+    leaks,
     fixings,
     members,
     marked,
@@ -115,9 +115,9 @@ async function readShop(c: Conn | Pool): Promise<Shop> {
     part("suppliers", loadSuppliers),
     part("tools", loadTools),
     part("templates", loadTemplates),
-    part("weep", loadWeep),
+    part("leaks", loadLeaks),
     part("fixings", loadFixings),
-    part("members", loadMembers),
+    part("members", loadFrameParts),
     part("marked", loadMarked),
     part("practice", loadPractice),
     part("ghosts", loadGhosts),
@@ -135,7 +135,7 @@ async function readShop(c: Conn | Pool): Promise<Shop> {
     suppliers,
     tools,
     templates,
-    weep,
+    leaks,
     fixings,
     members,
     marked,

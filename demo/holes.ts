@@ -112,7 +112,7 @@ export async function writeHoles(now: number): Promise<void> {
           saidAt: from,
           closedAt: data.state === "tested" ? (data.history?.at(-1)?.at ?? from) : null,
         });
-      for (const a of askedFor(b, shop.weep)) {
+      for (const a of askedFor(b, shop.leaks)) {
         const job = b.jobs.find((j) => j.id === a.jobId);
         if (job) await add(a.jobId, a.title, asFar(shop, b, job, a.side, now));
       }

@@ -11,9 +11,9 @@ import { freshDatabase } from "@/db/testing";
 import type { User } from "@/db/users";
 import { bundleWorker } from "@/scripts/worker-bundle";
 import { perform } from "./api";
+import { delaysNow } from "./delays";
 import { firstRun } from "./first-run";
 import { loadState } from "./planning";
-import { slipsNow } from "./slips";
 
 const lead: User = { id: "lead", login: "lead", name: "Lead", role: "lead", fitterId: null, retired: false, version: 1 };
 const act = (method: "POST" | "PATCH" | "DELETE", p: string, body: unknown = {}) =>
@@ -36,11 +36,11 @@ afterAll(closePool);
 /** The state as it is kept, against all of it read anew. */
 async function asRead(what: string): Promise<void> {
   const kept = await loadState();
-  const slips = await slipsNow(60);
+  const slips = await delaysNow(60);
   forgetKept();
   const read = await loadState();
   expect([what, kept]).toEqual([what, read]);
-  expect([what, [...slips]]).toEqual([what, [...(await slipsNow(60))]]);
+  expect([what, [...slips]]).toEqual([what, [...(await delaysNow(60))]]);
 }
 
 const job = async (code: string) => (await loadState()).shop.builds.find((b) => b.id === id)!.jobs.find((j) => j.code === code)!;

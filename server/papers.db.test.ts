@@ -4,14 +4,14 @@ import sharp from "sharp";
 import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { penetrationsIn } from "@/core/workshop/openings/holes";
-import type { Sparks } from "@/core/workshop/records/kinds/hot-work";
-import type { DocketKind } from "@/core/workshop/records/kinds/kinds";
+import type { HotWork } from "@/core/workshop/records/kinds/hot-work";
+import type { DeclaredKind } from "@/core/workshop/records/kinds/kinds";
 import { entriesOf } from "@/core/workshop/records/kinds/of";
 import { obstacles } from "@/core/workshop/starts/ready";
 import { toProblem } from "@/core/workshop/state/problem";
+import { loadDelays } from "@/db/delays";
 import { insert, pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
-import { loadSlips } from "@/db/slips";
 import type { User } from "@/db/users";
 import { perform } from "./api";
 import { addRecordPhoto } from "./photos";
@@ -22,15 +22,15 @@ let teo: User;
 let id = "";
 const buildNow = async () => (await loadShop(pool())).builds.find((b) => b.id === id)!;
 const jobNow = async (code: string) => (await buildNow()).jobs.find((j) => j.code === code)!;
-const entries = async <K extends DocketKind>(kind: K) => entriesOf((await buildNow()).records, kind);
-const write = (kind: DocketKind, title: string, data: object, user: User = lead) =>
+const entries = async <K extends DeclaredKind>(kind: K) => entriesOf((await buildNow()).records, kind);
+const write = (kind: DeclaredKind, title: string, data: object, user: User = lead) =>
   post(`builds/${id}/records`, { kind, title, data }, user);
 const waitsFor = async (code: string) => {
   const shop = await loadShop(pool());
   const job = shop.builds.find((b) => b.id === id)!.jobs.find((j) => j.code === code)!;
   return obstacles(shop, job, Date.parse("2026-11-25T10:42Z") / 60_000).map((o) => o.text);
 };
-async function change(kind: DocketKind, title: string, data: object, more: { closed?: boolean } = {}, user: User = lead) {
+async function change(kind: DeclaredKind, title: string, data: object, more: { closed?: boolean } = {}, user: User = lead) {
   const r = (await entries(kind)).find((x) => x.title === title)!;
   return perform("PATCH", ["records", r.id], { version: r.version, title, data, closed: false, ...more }, user);
 }
@@ -148,7 +148,7 @@ describe("sparks and swarf", () => {
     const bay = (await loadShop(pool())).bays[0].id;
     expect((await refused(post(`builds/${id}/move`, { place: bay }))).message).toMatch(/stays where it is: Rivets/);
     const r = await entryOf("Rivets");
-    const early: Sparks = { ...r.data, stamps: { ...r.data.stamps, clean: { by: "Teo", at: 1 }, last: { by: "Teo", at: 0 } } };
+    const early: HotWork = { ...r.data, stamps: { ...r.data.stamps, clean: { by: "Teo", at: 1 }, last: { by: "Teo", at: 0 } } };
     await run(pool(), "UPDATE record SET data = ? WHERE id = ?", [JSON.stringify(early), r.id]);
     await post(`records/${r.id}/stamp`, { stamp: "look" }, ines);
     expect((await entryOf("Rivets")).closedAt).not.toBeNull();
@@ -264,9 +264,9 @@ describe("slips", () => {
       ]);
     }
     // 59 minutes are none, two days are one, going back is none, an hour is one.
-    expect((await loadSlips(pool(), 60)).get(job.id)).toEqual({ count: 2, minutes: 2 * 1440 + 60 });
+    expect((await loadDelays(pool(), 60)).get(job.id)).toEqual({ count: 2, minutes: 2 * 1440 + 60 });
     await run(pool(), "DELETE FROM plan WHERE number > 900");
-    expect((await loadSlips(pool(), 60)).has(job.id)).toBe(false);
+    expect((await loadDelays(pool(), 60)).has(job.id)).toBe(false);
   });
 });
 

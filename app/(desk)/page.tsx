@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { figure } from "@/core/workshop/state/house-figures";
-import { slipsNow } from "@/server/slips";
+import { delaysNow } from "@/server/delays";
 import { Yard } from "@/ui/yard/yard";
 import { allOpenChoices } from "../_views/open-choices";
 import { leadState } from "../_views/state";
@@ -10,5 +10,5 @@ export const metadata: Metadata = { title: "Yard" };
 
 export default async function Page() {
   const state = await leadState();
-  return <Yard view={yardView(state, await allOpenChoices(state), await slipsNow(figure(state.shop, "slipFrom")))} />;
+  return <Yard view={yardView(state, await allOpenChoices(state), await delaysNow(figure(state.shop, "delayFrom")))} />;
 }

@@ -22,7 +22,7 @@ import { nextAndStuck } from "@/core/workshop/builds/stuck";
 import { askedFor, holeWords, lateHole, openSince, penetrationsIn, SIDE_WORDS, sayPenetration } from "@/core/workshop/openings/holes";
 import { openingNorms, sayNorms } from "@/core/workshop/openings/opening-times";
 import { openings } from "@/core/workshop/openings/openings";
-import { slipWords } from "@/core/workshop/planning/delays";
+import { delayWords } from "@/core/workshop/planning/delays";
 import { handToHand } from "@/core/workshop/planning/hand-to-hand";
 import { sideBySide } from "@/core/workshop/planning/side-by-side";
 import { openShots } from "@/core/workshop/proof/proof";
@@ -42,10 +42,10 @@ import { stageProgress } from "@/core/workshop/state/progress";
 import { crewNames, fitterName, placeName, sayMinutes } from "@/core/workshop/state/say";
 import { CLOSING, type ZoneJob } from "@/core/workshop/state/van-zones";
 import { makerWords } from "@/core/workshop/stores/maker-times";
+import { delaysNow } from "@/server/delays";
 import { keptOrders, libraryInUse, libraryOf } from "@/server/library";
 import { buildLog } from "@/server/log-lines";
 import type { State } from "@/server/planning";
-import { slipsNow } from "@/server/slips";
 import type { BuildCard, BuildView, SheetJob } from "@/ui/build/view";
 import { papersView } from "./papers";
 import { partWords } from "./parts";
@@ -94,7 +94,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
   const b = shop.builds.find((x) => x.id === id);
   if (!b) return undefined;
   const plan = state.working?.plan;
-  const slips = await slipsNow(figure(state.shop, "slipFrom"));
+  const slips = await delaysNow(figure(state.shop, "delayFrom"));
   const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, j]));
   const byId = new Map(b.jobs.map((j) => [j.id, j]));
   const anywhere = new Map(shop.builds.flatMap((x) => x.jobs.map((job) => [job.id, { job, build: x.name }] as const)));
@@ -130,7 +130,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
       by: userNames.get(r.saidBy) ?? r.saidBy,
       jobName: jobName(r.jobId),
     })),
-    holesAsked: askedFor(b, shop.weep).length,
+    holesAsked: askedFor(b, shop.leaks).length,
     late: Object.fromEntries(SIDES.map((side) => [side, lateHole(b, side)?.says])),
     shell: shellStates(b, now),
     rework: [...rework(b.records)],
@@ -180,7 +180,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     figures: shop.workshop.figures,
     jobs: b.jobs.map((j) => {
       const slip = slips.get(j.id);
-      return { ...sheetJob(state, j, byId, planned.get(j.id), userNames), slips: slip ? slipWords(slip) : null };
+      return { ...sheetJob(state, j, byId, planned.get(j.id), userNames), slips: slip ? delayWords(slip) : null };
     }),
     chain: chain
       .filter((l) => l.minutes >= 15)

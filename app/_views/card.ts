@@ -7,7 +7,7 @@ import { cameOutWords } from "@/core/workshop/bare-body/removed-items";
 import { zonesOf } from "@/core/workshop/bare-body/zones";
 import { calendarData, workedMinutes } from "@/core/workshop/builds/left";
 import { holesOf, isSoak, sayPenetration } from "@/core/workshop/openings/holes";
-import { sparksOpen } from "@/core/workshop/openings/hot-work";
+import { hotWorkOpen } from "@/core/workshop/openings/hot-work";
 import { opensSkin, SHEET_MINUTES, skinClock } from "@/core/workshop/openings/skin";
 import { BOUND, skinVerdict } from "@/core/workshop/openings/skin-verdict";
 import { beginners, comesTo, hasSkill, helpOf, sayHelp } from "@/core/workshop/planning/second-hand";
@@ -17,7 +17,7 @@ import { paperWords } from "@/core/workshop/records/papers";
 import { maySign } from "@/core/workshop/starts/first-piece";
 import { firstTimeWords } from "@/core/workshop/starts/first-time";
 import { airAt, atLimit } from "@/core/workshop/starts/heat";
-import { tiredWords } from "@/core/workshop/starts/long-day";
+import { longDayWords } from "@/core/workshop/starts/long-day";
 import { machineLines } from "@/core/workshop/starts/machine-hours";
 import { noiseWords } from "@/core/workshop/starts/noise";
 import { startObstacles } from "@/core/workshop/starts/ready";
@@ -254,7 +254,7 @@ function cardJob(state: State, j: JobRow, who: string | null, said: Said, user: 
         jobId: r.jobId,
         title: r.title,
         data: r.data,
-        open: sparksOpen(build, r.data, now, zone),
+        open: hotWorkOpen(build, r.data, now, zone),
       }))
       .filter(
         (r) => (r.jobId === j.id || r.data.stamps?.last !== undefined) && (r.open.length > 0 || (r.jobId === j.id && j.state !== "done")),
@@ -264,9 +264,11 @@ function cardJob(state: State, j: JobRow, who: string | null, said: Said, user: 
     bond: bondClocks(build, j.id),
     // Only of what would be begun today.
     tired:
-      j.state === "todo" && (planStart ?? now) < zone.dayStart(zone.dayOf(now) + 1) && tiredWords(shop, j, crew, placeId, now).length > 0,
+      j.state === "todo" && (planStart ?? now) < zone.dayStart(zone.dayOf(now) + 1) && longDayWords(shop, j, crew, placeId, now).length > 0,
     mind:
-      j.state === "done" ? [] : [...tiredWords(shop, j, crew, placeId, now), ...(j.state === "todo" ? firstTimeWords(shop, j, crew) : [])],
+      j.state === "done"
+        ? []
+        : [...longDayWords(shop, j, crew, placeId, now), ...(j.state === "todo" ? firstTimeWords(shop, j, crew) : [])],
     pick: j.state === "done" ? [] : byStep(kitLines(shop, build, j, now)),
     zones: j.state === "done" ? [] : zonesOf(build, j, now),
     templateAsked: j.state !== "done" && templatesOf(state.shop, build, j).length > 0,

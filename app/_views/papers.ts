@@ -8,10 +8,10 @@ import { datedDamage, roundMissing } from "@/core/workshop/bare-body/walk-rounds
 import { firstStage, notOurs, refusedWork } from "@/core/workshop/builds/other-trades";
 import { consentsOpen } from "@/core/workshop/client/consent";
 import { boxesToCount } from "@/core/workshop/openings/box-contents";
-import { knownMembers } from "@/core/workshop/openings/frame-parts";
-import { sparksOpen } from "@/core/workshop/openings/hot-work";
+import { knownFrameParts } from "@/core/workshop/openings/frame-parts";
+import { hotWorkOpen } from "@/core/workshop/openings/hot-work";
 import { sparesFor } from "@/core/workshop/openings/spares";
-import { tailsAsked } from "@/core/workshop/records/cable-ends";
+import { cableEndsAsked } from "@/core/workshop/records/cable-ends";
 import { TOUCH_WORDS } from "@/core/workshop/records/kinds/client";
 import { entriesOf } from "@/core/workshop/records/kinds/of";
 import type { BuildRow } from "@/core/workshop/state/model";
@@ -42,11 +42,11 @@ export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView 
     })),
     round: roundMissing(shop, b) ?? null,
     fixings: fixingEstimate(shop, b) ?? null,
-    sparks: Object.fromEntries(entriesOf(b.records, "sparks").map((r) => [r.id, sparksOpen(shop, r.data, now, zone)])),
+    sparks: Object.fromEntries(entriesOf(b.records, "sparks").map((r) => [r.id, hotWorkOpen(shop, r.data, now, zone)])),
     spares: sparesFor(b),
     usual: usualMarks(shop, b),
-    known: knownMembers(shop, b).length,
-    tails: tailsAsked(b),
+    known: knownFrameParts(shop, b).length,
+    tails: cableEndsAsked(b),
     boxes: boxesView(b),
     places: placesOpen(
       b,

@@ -8,7 +8,7 @@ import { openHours } from "@/core/time/calendar";
 import { OpenSet } from "@/core/time/openset";
 import { type BayStands, bayStands } from "@/core/workshop/builds/bay-stands";
 import { calendarData } from "@/core/workshop/builds/left";
-import { onlyOnes } from "@/core/workshop/planning/sole-skills";
+import { soleSkills } from "@/core/workshop/planning/sole-skills";
 import { heatCost, heatUsers } from "@/core/workshop/starts/heat";
 import { machineHours, machineWords } from "@/core/workshop/starts/machine-hours";
 import { inUse } from "@/core/workshop/starts/tools";
@@ -87,7 +87,7 @@ export async function workshopView(state: State, jobs: readonly Entry[]): Promis
   const plan = (working ?? published)?.plan;
   const stands = plan && bayStands(shop, plan, now);
   const [access, free] = await Promise.all([accessAndBackups(), diskFree()]);
-  const only = onlyOnes(shop, (published ?? working)?.plan, now);
+  const only = soleSkills(shop, (published ?? working)?.plan, now);
   const asked = jobs.flatMap((j) => j.crew.map((c) => c.skill)).filter((s) => s !== "any");
   return {
     zone: w.zone,

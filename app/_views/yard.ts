@@ -7,8 +7,8 @@ import { decisions } from "@/core/workshop/builds/decisions";
 import { departureStops, departureTicks } from "@/core/workshop/builds/departure";
 import { holdKeeps } from "@/core/workshop/builds/hold-keeps";
 import type { OpenChoice } from "@/core/workshop/builds/open-choices";
-import type { Slip } from "@/core/workshop/planning/delays";
-import { slipsOfDates } from "@/core/workshop/planning/implausible-dates";
+import type { Delay } from "@/core/workshop/planning/delays";
+import { implausibleDates } from "@/core/workshop/planning/implausible-dates";
 import { freeFitters, pullForward } from "@/core/workshop/planning/pull-forward";
 import { heatDuties } from "@/core/workshop/starts/heat";
 import { noiseWords } from "@/core/workshop/starts/noise";
@@ -26,7 +26,7 @@ import { vanShape } from "./van";
 export function yardView(
   state: State,
   open: ReadonlyMap<string, readonly OpenChoice[]> = new Map(),
-  slips: ReadonlyMap<string, Slip> = new Map(),
+  slips: ReadonlyMap<string, Delay> = new Map(),
 ): YardView {
   const { shop, zone, now } = state;
   const plan = (state.published ?? state.working)?.plan;
@@ -154,7 +154,7 @@ export function yardView(
       detail: `${f.place === "bench" ? "bench" : placeName(shop, f.place)} · ${crewNames(shop, f.crew)} free till ${sayClock(zone, f.freeUntil)}${f.planned === null ? "" : ` · planned ${sayDay(zone, f.planned)}`}${f.fits ? "" : " · may not be done by then"}${f.worth > 0 ? ` · ${f.worth} ${f.worth === 1 ? "day" : "days"} of its date hang on it` : ""}${f.frees > 0 ? ` · frees its bay ${f.frees} ${f.frees === 1 ? "day" : "days"} sooner` : ""}${f.shunt > 0 ? ` · the van moved there first, ${f.shunt} min` : ""}${f.carry > 0 ? ` · sheets carried there, ${f.carry} min` : ""}${f.trap ? ` · ${f.trap}` : ""}`,
     })),
     forwardNote: free.length ? `free now: ${free.join(", ")}` : "everybody is on something",
-    slipsOfDates: slipsOfDates(shop, now),
+    implausibleDates: implausibleDates(shop, now),
     stale: shop.workshop.staleWhy,
     places: [
       ...shop.bays.filter((b) => !b.retired).map((b) => ({ id: b.id, name: b.name })),

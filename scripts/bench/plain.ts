@@ -2,7 +2,7 @@
 // best known.
 
 import { checkPlan } from "../../core/plan/check/check";
-import { inOrder, type Plain, simpleBound, tailsFromStart } from "../../core/plan/plain/model";
+import { cableEndsFromStart, inOrder, type Plain, simpleBound } from "../../core/plan/plain/model";
 import { Scheduler } from "../../core/plan/plain/schedule";
 import { makePlan } from "../../core/plan/planner";
 import { readPlan, readProblem } from "../../core/plan/read";
@@ -15,14 +15,14 @@ const RULES: readonly [string, (p: Plain) => (j: number) => number][] = [
   [
     "latest finish",
     (p) => {
-      const rest = tailsFromStart(p);
+      const rest = cableEndsFromStart(p);
       return (j) => -(rest[j] - p.durations[j]);
     },
   ],
   [
     "longest tail",
     (p) => {
-      const rest = tailsFromStart(p);
+      const rest = cableEndsFromStart(p);
       return (j) => -rest[j];
     },
   ],

@@ -9,7 +9,7 @@ import { handoverStops } from "@/core/workshop/builds/handover";
 import { undecidedOf } from "@/core/workshop/builds/open-choices";
 import { notOurs } from "@/core/workshop/builds/other-trades";
 import { notWatertight } from "@/core/workshop/openings/holes";
-import { sparksStop } from "@/core/workshop/openings/hot-work";
+import { hotWorkStop } from "@/core/workshop/openings/hot-work";
 import { freshJob } from "@/core/workshop/state/from-network";
 import { insertBuild } from "@/db/build-network";
 import { openJobs, setPlace } from "@/db/builds";
@@ -165,7 +165,7 @@ export const buildActions = [
             409,
             `${build.name} must not be moved: ${still.name} cures until ${x.zone.show(still.endedAt! + still.hold.minutes).replace("T", " ")}.`,
           );
-        const sparks = b.place === build.at ? [] : sparksStop(shop, build, x.now);
+        const sparks = b.place === build.at ? [] : hotWorkStop(shop, build, x.now);
         if (sparks.length) throw new Refusal(409, `${build.name} stays where it is: ${sparks.join("; ")}.`);
         const sheltered = bay ? bay.has.includes("indoor") : b.place === "yard" && shop.workshop.yardHas.includes("indoor");
         const wet = sheltered ? [] : notWatertight(build);

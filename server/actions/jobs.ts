@@ -17,8 +17,8 @@ import { loadShop } from "@/db/shop";
 import type { User } from "@/db/users";
 import { action, body, type Change, change, instant, is } from "../action";
 import { editRow } from "../edits";
+import { hotWorkBegin, hotWorkEnd, hotWorkUndo } from "../hot-work";
 import { Refusal } from "../refusal";
-import { sparksBegin, sparksEnd, sparksUndo } from "../sparks";
 
 export interface Found {
   shop: Shop;
@@ -58,7 +58,7 @@ async function start(x: Change, user: User, f: Found, crewAsked: string[] | unde
   if (inTheWay.length) throw new Refusal(409, `Not yet: ${inTheWay.map((o) => o.text).join("; ")}.`, { obstacles: inTheWay });
   await beginJob(x.c, job.id, x.now, where);
   await setCrew(x.c, job.id, crew, helperAmong(shop, job, crew, planned?.helpers, behindMinutes(shop, job, x.now)));
-  await sparksBegin(x, user, shop, job);
+  await hotWorkBegin(x, user, shop, job);
   const word = job.state === "paused" ? "went on with" : "started";
   await log(x, f, `job.${job.state === "paused" ? "resumed" : "started"}`, `${names(shop, crew)} ${word} ${job.name}`, {
     crew,
@@ -96,7 +96,7 @@ async function halt(x: Change, user: User, f: Found, to: "paused" | "done"): Pro
     if (wet.length) throw new Refusal(409, `The soak test is not over: ${wet.join("; ")}.`);
     if (strip.length) throw new Refusal(409, `Stripping is not closed yet: ${strip.join("; ")}.`);
   }
-  if (to === "done") await sparksEnd(x, user, shop, job);
+  if (to === "done") await hotWorkEnd(x, user, shop, job);
   const worked = workedMinutes(shop, job, x.now);
   await stopJob(x.c, job.id, to, worked, x.now);
   await stopCrew(x.c, job.id);
@@ -200,7 +200,7 @@ async function undo(x: Change, user: User, f: Found): Promise<void> {
   }
   if (job.state === "started" && job.workedMinutes === 0 && job.steps.every((s) => s.doneAt === null)) {
     await unbeginJob(x.c, job.id);
-    await sparksUndo(x, shop, job);
+    await hotWorkUndo(x, shop, job);
     return log(x, f, "job.unstarted", `start of ${job.name} taken back`);
   }
   throw new Refusal(409, "There is nothing to take back.");

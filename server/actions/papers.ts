@@ -4,9 +4,9 @@
 import { v7 } from "uuid";
 import { jobWith } from "@/core/library/roles";
 import { fixingEstimate } from "@/core/workshop/bare-body/fixings";
-import { knownMembers } from "@/core/workshop/openings/frame-parts";
+import { knownFrameParts } from "@/core/workshop/openings/frame-parts";
 import { type StampName, stamped } from "@/core/workshop/openings/hot-work";
-import { docketOver } from "@/core/workshop/records/kinds/kinds";
+import { declaredOver } from "@/core/workshop/records/kinds/kinds";
 import type { BuildRecord, KitCheck } from "@/core/workshop/records/records";
 import type { BuildRow, Shop } from "@/core/workshop/state/model";
 import { kitLines, kitRecord } from "@/core/workshop/stores/kit";
@@ -63,7 +63,7 @@ export const paperActions = [
         if (record.kind !== "sparks") throw new Refusal(422, "Only hot work and swarf are stamped.");
         const next = stamped(build, record.data, b.stamp, user.name, x.now, x.zone);
         if (typeof next === "string") throw new Refusal(409, `Not yet: ${next}.`);
-        await setRecordData(x.c, record.id, next, docketOver("sparks", { ...next }, false) ? x.now : null);
+        await setRecordData(x.c, record.id, next, declaredOver("sparks", { ...next }, false) ? x.now : null);
         await x.event({
           kind: "sparks.stamped",
           entity: "record",
@@ -135,7 +135,7 @@ export const paperActions = [
       const shop = await loadShop(x.c);
       const build = shop.builds.find((o) => o.id === ids[0]);
       if (!build) throw new Refusal(404, "There is no such build.");
-      const known = knownMembers(shop, build);
+      const known = knownFrameParts(shop, build);
       if (!known.length) throw new Refusal(409, "Nothing more is known of this type of van.");
       for (const m of known)
         await addRecord(x.c, {

@@ -6,10 +6,10 @@ import { itemFaults } from "@/core/workshop/bare-body/removed-items";
 import { workedMinutes } from "@/core/workshop/builds/left";
 import { isDead } from "@/core/workshop/openings/circuits";
 import { chainFaults } from "@/core/workshop/openings/hole-steps";
-import { lateHole, nextNumber, penetrationFaults, soakFrom, weepOf } from "@/core/workshop/openings/holes";
+import { lateHole, leakOf, nextNumber, penetrationFaults, soakFrom } from "@/core/workshop/openings/holes";
 import type { Values } from "@/core/workshop/records/kinds/fields";
-import type { Sparks } from "@/core/workshop/records/kinds/hot-work";
-import { DOCKETS, type DocketKind, docketOver, isDocket } from "@/core/workshop/records/kinds/kinds";
+import type { HotWork } from "@/core/workshop/records/kinds/hot-work";
+import { DECLARED_KINDS, type DeclaredKind, declaredOver, isDeclared } from "@/core/workshop/records/kinds/kinds";
 import {
   type Circuit,
   type Decision,
@@ -20,16 +20,16 @@ import {
   readRecord,
 } from "@/core/workshop/records/records";
 import type { House } from "@/core/workshop/state/house-figures";
+import { addLeak } from "@/db/leaks";
 import { toSql } from "@/db/pool";
 import { addRecord, lockRecord, saveReading } from "@/db/records";
 import { loadShop } from "@/db/shop";
-import { addWeep } from "@/db/weep";
 import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
 import { writeCall } from "../supplier-call";
 
-const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration", "circuit", ...Object.keys(DOCKETS)];
+const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration", "circuit", ...Object.keys(DECLARED_KINDS)];
 
 /** What a fitter may change as well: found on the van by whoever is at it. */
 const ANYBODYS: ReadonlySet<RecordKind> = new Set(["fault", "mark", "item", "penetration", "circuit"]);
@@ -47,19 +47,19 @@ const CLOSED: Partial<Record<RecordKind, string>> = {
 const wordOf = (kind: RecordKind, data: unknown) => (kind === "penetration" ? (data as Penetration).state : "changed");
 
 /** How the log calls a record of this kind. */
-const logged = (kind: RecordKind): string => LOGGED[kind] ?? (isDocket(kind) ? DOCKETS[kind].many.toLowerCase() : kind);
+const logged = (kind: RecordKind): string => LOGGED[kind] ?? (isDeclared(kind) ? DECLARED_KINDS[kind].many.toLowerCase() : kind);
 
 /** Whether it is over by what it says, whatever the form says; where it says nothing of it, the form decides. */
 function over(house: House, kind: RecordKind, data: unknown, asked: boolean): boolean {
   // A hole is over when it was seen dry under water, a circuit when it was measured dead.
   if (kind === "penetration") return (data as Penetration).state === "tested";
   if (kind === "circuit") return isDead(house, data as Circuit);
-  return isDocket(kind) ? docketOver(kind, data as Values, asked) : asked;
+  return isDeclared(kind) ? declaredOver(kind, data as Values, asked) : asked;
 }
 
 /** Refuses what only the lead may write, and a second entry of a kind that a build has one of. */
-function refuseDocket(kind: DocketKind, role: string, others: readonly { kind: string }[] | undefined): void {
-  const d = DOCKETS[kind];
+function refuseDeclared(kind: DeclaredKind, role: string, others: readonly { kind: string }[] | undefined): void {
+  const d = DECLARED_KINDS[kind];
   if (d.by === "lead" && role !== "lead") throw new Refusal(403, `${d.many} are the lead's to write down.`);
   if (d.single && others?.some((r) => r.kind === kind)) throw new Refusal(409, `${d.one} is written down already: change that.`);
 }
@@ -109,8 +109,8 @@ async function withWay(x: Change, by: string, buildId: string, id: string, next:
   next.no = was.no;
   if (was.chain) next.chain = was.chain;
   if (was.state !== next.state) refuse(chainFaults(next, record.shows ?? [], why));
-  const weep = weepOf(build, record.title, next);
-  if (weep) await addWeep(x.c, weep);
+  const weep = leakOf(build, record.title, next);
+  if (weep) await addLeak(x.c, weep);
   const history = was.history ?? [];
   const dried = was.wet && next.moisture !== undefined;
   if (was.wet && !dried) next.wet = was.wet;
@@ -133,7 +133,7 @@ export const recordActions = [
     (b, { user, ids }) =>
       change(user, async (x) => {
         const { shop, build } = await buildOf(x, ids[0], b.jobId);
-        if (isDocket(b.kind)) refuseDocket(b.kind, user.role, build.records);
+        if (isDeclared(b.kind)) refuseDeclared(b.kind, user.role, build.records);
         if (b.kind === "decision" && user.role !== "lead") throw new Refusal(403, "Decisions are the lead's to write down.");
         const job = build.jobs.find((j) => j.id === b.jobId);
         // How far the job had come is what the clock says, not what the form says.
@@ -180,7 +180,7 @@ export const recordActions = [
         const r = await lockRecord(x.c, ids[0]);
         if (!r) throw new Refusal(404, "There is no such record.");
         if (r.kind === "zone" || r.kind === "kit") throw new Refusal(422, `A ${r.kind} is ticked step by step.`);
-        if (isDocket(r.kind)) refuseDocket(r.kind, user.role, undefined);
+        if (isDeclared(r.kind)) refuseDeclared(r.kind, user.role, undefined);
         else if (!ANYBODYS.has(r.kind) && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
         const { build } = await buildOf(x, r.build_id);
         const data = checked(build, r.kind, b.data, b.closed);
@@ -190,8 +190,8 @@ export const recordActions = [
         if (r.kind === "item") await withHistory(x, user.name, r.build_id, ids[0], data as Item, b);
         if (r.kind === "penetration") await withWay(x, user.name, r.build_id, ids[0], data as Penetration, b.why?.trim() ?? "");
         if (r.kind === "sparks") {
-          const was = build.records.find((o) => o.id === ids[0])?.data as Sparks | undefined;
-          if (was?.stamps) (data as Sparks).stamps = was.stamps;
+          const was = build.records.find((o) => o.id === ids[0])?.data as HotWork | undefined;
+          if (was?.stamps) (data as HotWork).stamps = was.stamps;
         }
         const closed = over(build, r.kind, data, b.closed);
         await editRow(x.c, "record", "The record", ids[0], b.version, {

@@ -3,10 +3,10 @@
 
 import { useState } from "react";
 import type { Contents } from "@/core/workshop/records/kinds/goods";
-import { DOCKETS } from "@/core/workshop/records/kinds/kinds";
+import { DECLARED_KINDS } from "@/core/workshop/records/kinds/kinds";
 import { Button } from "../kit/button";
 import { Dialog } from "../kit/dialog";
-import { DocketForm } from "./docket/form";
+import { DeclaredForm } from "./record-list/form";
 
 export interface BoxToCount {
   name: string;
@@ -38,8 +38,8 @@ export function Boxes({ buildId, boxes, touch = false }: { buildId: string; boxe
       </ul>
       <Dialog open={!!box} onOpenChange={(o) => !o && setBox(undefined)} title={box ? `In the box: ${box.name}` : ""} wide>
         {box && (
-          <DocketForm
-            docket={DOCKETS.contents}
+          <DeclaredForm
+            declared={DECLARED_KINDS.contents}
             buildId={buildId}
             preset={{ title: box.name, data: { items: box.items }, jobId: box.jobId }}
             onDone={() => setBox(undefined)}

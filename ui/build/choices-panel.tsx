@@ -17,7 +17,7 @@ import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { Choices } from "./choices";
 import { DateLines } from "./date-lines";
-import { DocketList } from "./docket/list";
+import { RecordList } from "./record-list/list";
 import type { BuildView } from "./view";
 
 export function ChoicesPanel({ view }: { view: BuildView }) {
@@ -46,7 +46,7 @@ export function ChoicesPanel({ view }: { view: BuildView }) {
             ))}
           </ul>
           <div className="mt-3">
-            <DocketList view={view} kind="decider" />
+            <RecordList view={view} kind="decider" />
           </div>
         </section>
       )}

@@ -2,13 +2,13 @@
 // About the cuts: metal behind them, sparks and swarf with their stamps.
 
 import { usualContents } from "@/core/workshop/records/kinds/goods";
-import type { Sparks } from "@/core/workshop/records/kinds/hot-work";
+import type { HotWork } from "@/core/workshop/records/kinds/hot-work";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { Boxes } from "./boxes";
-import type { Entry } from "./docket/form";
-import { DocketList } from "./docket/list";
+import type { Entry } from "./record-list/form";
+import { RecordList } from "./record-list/list";
 import type { BuildView } from "./view";
 
 export function CutLists({ view }: { view: BuildView }) {
@@ -16,10 +16,10 @@ export function CutLists({ view }: { view: BuildView }) {
   const { known, tails } = view.papers;
   return (
     <div className="mt-6 flex flex-col gap-6">
-      <DocketList view={view} kind="contents" preset={{ data: { items: usualContents() } }}>
+      <RecordList view={view} kind="contents" preset={{ data: { items: usualContents() } }}>
         <Boxes buildId={view.id} boxes={view.papers.boxes} />
-      </DocketList>
-      <DocketList view={view} kind="member">
+      </RecordList>
+      <RecordList view={view} kind="member">
         {known > 0 && (
           <p className="mb-2 flex flex-wrap items-center justify-between gap-3 text-amber-text">
             On other vans of this type {known} more {known === 1 ? "piece" : "pieces"} of metal lay behind a cut.
@@ -31,17 +31,17 @@ export function CutLists({ view }: { view: BuildView }) {
             </Button>
           </p>
         )}
-      </DocketList>
-      <DocketList view={view} kind="layout" />
-      <DocketList view={view} kind="line" />
-      <DocketList view={view} kind="tail" preset={tails.length ? { title: tails[0].title, data: { hole: tails[0].hole } } : undefined}>
+      </RecordList>
+      <RecordList view={view} kind="layout" />
+      <RecordList view={view} kind="line" />
+      <RecordList view={view} kind="tail" preset={tails.length ? { title: tails[0].title, data: { hole: tails[0].hole } } : undefined}>
         {tails.length > 0 && (
           <p className="mb-2 text-amber-text">
             No cable end is written down for {tails.map((t) => `hole ${t.hole}, ${t.title}`).join("; ")}.
           </p>
         )}
-      </DocketList>
-      <DocketList view={view} kind="sparks" beside={(r) => <Stamps r={r} open={view.papers.sparks[r.id] ?? []} />} />
+      </RecordList>
+      <RecordList view={view} kind="sparks" beside={(r) => <Stamps r={r} open={view.papers.sparks[r.id] ?? []} />} />
     </div>
   );
 }
@@ -54,7 +54,7 @@ const STAMPS = [
 
 function Stamps({ r, open }: { r: Entry; open: readonly string[] }) {
   const act = useAct();
-  const stamps = (r.data as unknown as Sparks).stamps ?? {};
+  const stamps = (r.data as unknown as HotWork).stamps ?? {};
   return (
     <span className="flex flex-wrap items-center gap-2">
       {open.length > 0 && <span className="text-[0.75rem] text-amber-text">{open.join("; ")}</span>}

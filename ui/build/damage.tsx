@@ -3,16 +3,16 @@
 
 import { cx } from "../kit/cx";
 import { time } from "../kit/time";
-import { DocketList } from "./docket/list";
+import { RecordList } from "./record-list/list";
 import type { BuildView } from "./view";
 
 export function Damage({ view }: { view: BuildView }) {
   const { dated, round } = view.papers;
   return (
     <div className="mt-6 flex flex-col gap-6">
-      <DocketList view={view} kind="round" preset={{ title: view.where.replace(/^in /, ""), data: { when: "bay" } }}>
+      <RecordList view={view} kind="round" preset={{ title: view.where.replace(/^in /, ""), data: { when: "bay" } }}>
         {round && <p className="mb-2 text-amber-text">{round}.</p>}
-      </DocketList>
+      </RecordList>
       {dated.length > 0 && (
         <section aria-label="Damage dated">
           <h2 className="mb-1 text-[0.9375rem]">Damage, and when it can have come about</h2>

@@ -9,8 +9,8 @@ import { send } from "../kit/send";
 import { STAGE } from "../kit/stage";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
-import { DocketList, entriesIn } from "./docket/list";
 import { RecordEnd } from "./record-end";
+import { entriesIn, RecordList } from "./record-list/list";
 import type { BuildView } from "./view";
 
 export function PapersPanel({ view }: { view: BuildView }) {
@@ -18,11 +18,11 @@ export function PapersPanel({ view }: { view: BuildView }) {
   const p = view.papers;
   return (
     <div className="flex flex-col gap-6">
-      <DocketList view={view} kind="owner" preset={{ title: view.client, data: { payer: view.client, user: view.client } }} />
-      <DocketList view={view} kind="consent" preset={{ data: { signedBy: "" } }}>
+      <RecordList view={view} kind="owner" preset={{ title: view.client, data: { payer: view.client, user: view.client } }} />
+      <RecordList view={view} kind="consent" preset={{ data: { signedBy: "" } }}>
         {entriesIn(view, "owner").length > 0 && <Lines list={p.consents} tone="amber" />}
-      </DocketList>
-      <DocketList
+      </RecordList>
+      <RecordList
         view={view}
         kind="others"
         beside={(r) =>
@@ -47,11 +47,11 @@ export function PapersPanel({ view }: { view: BuildView }) {
             <Ours key={j.id} view={view} job={j} />
           ))}
         </ul>
-      </DocketList>
-      <DocketList view={view} kind="arrival" preset={{ title: view.client }} />
-      <DocketList view={view} kind="seat">
+      </RecordList>
+      <RecordList view={view} kind="arrival" preset={{ title: view.client }} />
+      <RecordList view={view} kind="seat">
         <Lines list={p.seats} tone="amber" />
-      </DocketList>
+      </RecordList>
       <Dialog open={!!theirs} onOpenChange={(o) => !o && setTheirs(undefined)} title="Which job is done with it">
         {theirs && <TheirJob view={view} who={theirs.who} onDone={() => setTheirs(undefined)} />}
       </Dialog>

@@ -6,7 +6,7 @@ import { jobWith } from "@/core/library/roles";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
-import { DocketList } from "./docket/list";
+import { RecordList } from "./record-list/list";
 import type { BuildView } from "./view";
 
 export function StripLists({ view }: { view: BuildView }) {
@@ -16,7 +16,7 @@ export function StripLists({ view }: { view: BuildView }) {
   const job = jobWith(view.jobs, "strip-out");
   return (
     <div className="mt-6 flex flex-col gap-6">
-      <DocketList view={view} kind="fixing">
+      <RecordList view={view} kind="fixing">
         {f && (
           <div className="mb-2 rounded-md border bg-card px-3 py-2">
             <div className="flex flex-wrap items-center justify-between gap-3">
@@ -48,8 +48,8 @@ export function StripLists({ view }: { view: BuildView }) {
             )}
           </div>
         )}
-      </DocketList>
-      <DocketList
+      </RecordList>
+      <RecordList
         view={view}
         kind="trap"
         preset={places.length ? { data: { zone: places[0].zone, rib: places[0].rib, under: places[0].under } } : undefined}
@@ -69,8 +69,8 @@ export function StripLists({ view }: { view: BuildView }) {
             </ul>
           </div>
         )}
-      </DocketList>
-      {view.records.some((r) => r.kind === "looked") && <DocketList view={view} kind="looked" />}
+      </RecordList>
+      {view.records.some((r) => r.kind === "looked") && <RecordList view={view} kind="looked" />}
     </div>
   );
 }

@@ -8,7 +8,7 @@ import { Button } from "../kit/button";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { DateLines } from "./date-lines";
-import { DocketList } from "./docket/list";
+import { RecordList } from "./record-list/list";
 import type { BuildView } from "./view";
 
 /** What something else would do to the dates. */
@@ -32,7 +32,7 @@ export function WaitsPanel({ view }: { view: BuildView }) {
   const holding = view.jobs.filter((j) => j.hold).map((j) => [j.id, j.name] as const);
   return (
     <div className="flex flex-col gap-6">
-      <DocketList view={view} kind="parked">
+      <RecordList view={view} kind="parked">
         <ul className="mb-2 list-disc pl-5 empty:hidden">
           {view.parked.map((p) => (
             <li key={p.id} className={p.awake ? "font-semibold text-amber-text" : "text-muted"}>
@@ -40,14 +40,14 @@ export function WaitsPanel({ view }: { view: BuildView }) {
             </li>
           ))}
         </ul>
-      </DocketList>
-      <DocketList
+      </RecordList>
+      <RecordList
         view={view}
         kind="substitute"
         jobs={view.jobs.filter((j) => j.state === "todo" && j.parts.some((p) => !p.here)).map((j) => [j.id, j.name] as const)}
         beside={(r) => <Instead id={r.id} />}
       />
-      <DocketList view={view} kind="reach">
+      <RecordList view={view} kind="reach">
         <ul className="mb-2 list-disc pl-5 text-signal-text empty:hidden">
           {view.reachWrong.map((t) => (
             <li key={t}>{t}</li>
@@ -58,11 +58,11 @@ export function WaitsPanel({ view }: { view: BuildView }) {
             <li key={t}>{t}</li>
           ))}
         </ul>
-      </DocketList>
-      <DocketList view={view} kind="zonebench" />
-      <DocketList view={view} kind="attend" jobs={holding} />
-      <DocketList view={view} kind="reading" jobs={holding} preset={{ data: { on: today, at: now.slice(11, 16) } }} />
-      <DocketList view={view} kind="dayend" preset={{ data: { on: today } }} />
+      </RecordList>
+      <RecordList view={view} kind="zonebench" />
+      <RecordList view={view} kind="attend" jobs={holding} />
+      <RecordList view={view} kind="reading" jobs={holding} preset={{ data: { on: today, at: now.slice(11, 16) } }} />
+      <RecordList view={view} kind="dayend" preset={{ data: { on: today } }} />
     </div>
   );
 }

@@ -17,12 +17,12 @@ import { CardClocks, CardDayEnd } from "./clocks";
 import { CardFoundList } from "./found";
 import { GoOn } from "./go-on";
 import { CardHelp } from "./help";
+import { CardHoles, CardZones } from "./holes-and-zones";
 import { Morning } from "./morning";
 import { ButFor, LeaveOut, Pieces, Questions, Readings, Release, TemplateInHand } from "./parts";
 import { Photos, type PhotosHandle } from "./photos";
 import { CardSetOut } from "./set-out";
-import { CardHoles, CardZones } from "./shell";
-import { CardKit, CardSparks } from "./sparks";
+import { CardHotWork, CardKit } from "./sparks";
 import { Strip } from "./strip";
 import { useKept } from "./use-kept";
 import { useOnline } from "./use-online";
@@ -261,7 +261,7 @@ function JobCard({ job, view, now, act }: { job: CardJob; view: CardView; now: n
       <CardSetOut key={`set-out ${job.id}`} job={job} act={act} zone={view.zone} now={now} />
       {job.holes.length > 0 && <CardHoles job={job} act={act} zone={view.zone} now={now} />}
       {(job.clocks.length > 0 || running) && <CardClocks job={job} act={act} now={now} />}
-      {job.sparks.length > 0 && <CardSparks job={job} act={act} />}
+      {job.sparks.length > 0 && <CardHotWork job={job} act={act} />}
       {job.zones.length > 0 && <CardZones job={job} act={act} zone={view.zone} now={now} />}
       {job.readings && <Readings job={job} act={act} />}
       <CardFoundList key={`found ${job.id}`} job={job} />

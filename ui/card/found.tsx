@@ -5,11 +5,11 @@ import { useState } from "react";
 import { VIEW_LABEL } from "@/core/van/drawing";
 import { type MarkRecord, sayMark } from "@/core/workshop/bare-body/marks";
 import { type CircuitRecord, sayCircuit } from "@/core/workshop/openings/circuits";
-import { DOCKETS, type DocketKind, isDocket } from "@/core/workshop/records/kinds/kinds";
+import { DECLARED_KINDS, type DeclaredKind, isDeclared } from "@/core/workshop/records/kinds/kinds";
 import { Boxes } from "../build/boxes";
 import { CircuitForm } from "../build/circuits";
-import { DocketForm, type Entry } from "../build/docket/form";
 import { MarkForm } from "../build/marks-panel";
+import { DeclaredForm, type Entry } from "../build/record-list/form";
 import { RecordPhotos } from "../build/record-photos";
 import { Dialog } from "../kit/dialog";
 import type { CardFound, CardJob } from "./view";
@@ -31,7 +31,7 @@ const titleOf = (kind: Kind): string => ADD.find(([k]) => k === kind)?.[1] ?? "W
 function says(job: CardJob, r: CardFound["records"][number]): string {
   if (r.kind === "mark") return `${sayMark(r.data)} · ${VIEW_LABEL[r.data.view]}`;
   if (r.kind === "circuit") return sayCircuit(job, r.data);
-  return isDocket(r.kind) ? DOCKETS[r.kind].says(r.data as unknown as Entry["data"]) : "";
+  return isDeclared(r.kind) ? DECLARED_KINDS[r.kind].says(r.data as unknown as Entry["data"]) : "";
 }
 
 export function CardFoundList({ job }: { job: CardJob }) {
@@ -84,9 +84,9 @@ export function CardFoundList({ job }: { job: CardJob }) {
         {form?.kind === "circuit" && (
           <CircuitForm view={build} was={form.was as (CircuitRecord & { by: string }) | undefined} onDone={close} />
         )}
-        {form && isDocket(form.kind) && (
-          <DocketForm
-            docket={DOCKETS[form.kind as DocketKind]}
+        {form && isDeclared(form.kind) && (
+          <DeclaredForm
+            declared={DECLARED_KINDS[form.kind as DeclaredKind]}
             buildId={job.buildId}
             {...(form.was ? { was: form.was as unknown as Entry } : { preset: { jobId: job.id } })}
             onDone={close}

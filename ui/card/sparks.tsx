@@ -17,7 +17,7 @@ const STAMPS = [
   ["look", "Looked again"],
 ] as const;
 
-export function CardSparks({ job, act }: { job: CardJob; act: Act }) {
+export function CardHotWork({ job, act }: { job: CardJob; act: Act }) {
   return (
     <section aria-label="Hot work and swarf" className="mt-3">
       <h3 className="text-[1.0625rem]">Hot work and swarf</h3>

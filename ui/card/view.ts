@@ -5,7 +5,7 @@ import type { ReadingState } from "@/core/van/readings";
 import type { ZoneState } from "@/core/workshop/bare-body/zones";
 import type { SlotOffer } from "@/core/workshop/planning/short-slot";
 import type { ClockName } from "@/core/workshop/records/kinds/clock";
-import type { Sparks } from "@/core/workshop/records/kinds/hot-work";
+import type { HotWork } from "@/core/workshop/records/kinds/hot-work";
 import type { BuildRecord, Penetration } from "@/core/workshop/records/records";
 import type { Workshop } from "@/core/workshop/state/model";
 import type { KitLine } from "@/core/workshop/stores/kit";
@@ -97,7 +97,7 @@ export interface CardJob {
   }[];
   soaks: boolean;
   /** Its own sparks and swarf, and those of the van that are not cleared. */
-  sparks: { id: string; version: number; jobId: string | null; title: string; data: Sparks; open: string[] }[];
+  sparks: { id: string; version: number; jobId: string | null; title: string; data: HotWork; open: string[] }[];
   /** Clocks of the van that run. */
   clocks: RunningClock[];
   /** Figures of the house, where they differ from the usual. */

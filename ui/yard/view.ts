@@ -75,7 +75,7 @@ export interface YardView {
   forward: ForwardLine[];
   forwardNote: string;
   /** Dates that nobody can have meant, each with the page that mends it. */
-  slipsOfDates: { text: string; href: string }[];
+  implausibleDates: { text: string; href: string }[];
   stale: string | null;
   places: { id: string; name: string }[];
   hasPlan: boolean;

@@ -29,16 +29,16 @@ export function Yard({ view }: { view: YardView }) {
     <div className="flex flex-1 flex-col lg:flex-row">
       <div className="gravel min-w-0 flex-1 p-5">
         <h1 className="sr-only">Yard</h1>
-        {view.slipsOfDates.length > 0 && (
+        {view.implausibleDates.length > 0 && (
           <ul role="alert" className="mb-3.5 rounded-md border border-signal bg-signal-soft px-4 py-2 text-signal-text">
-            {view.slipsOfDates.slice(0, 8).map((s) => (
+            {view.implausibleDates.slice(0, 8).map((s) => (
               <li key={s.text}>
                 <Link href={s.href} className="underline underline-offset-2">
                   {s.text}
                 </Link>
               </li>
             ))}
-            {view.slipsOfDates.length > 8 && <li>and {view.slipsOfDates.length - 8} more</li>}
+            {view.implausibleDates.length > 8 && <li>and {view.implausibleDates.length - 8} more</li>}
           </ul>
         )}
         <section aria-label="Workshop" className="rounded-[3px] border-4 border-ink bg-sunk p-3.5">

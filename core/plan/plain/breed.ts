@@ -1,7 +1,7 @@
 // Search on plain problems: a population of lists, crossed and shaken, each child laid and justified.
 
 import type { Random } from "../../rng";
-import { inOrder, tailsFromStart } from "./model";
+import { cableEndsFromStart, inOrder } from "./model";
 import { listOf, type Scheduler } from "./schedule";
 
 export interface Best {
@@ -10,7 +10,7 @@ export interface Best {
   length: number;
 }
 
-interface Member {
+interface FramePart {
   list: Int32Array;
   length: number;
 }
@@ -23,7 +23,7 @@ const PATIENCE = 6000;
 export function* breed(s: Scheduler, r: Random, best: Best): Generator<void, never> {
   const p = s.plain;
   const { n } = p;
-  const rest = tailsFromStart(p);
+  const rest = cableEndsFromStart(p);
   let stale = 0;
   const keep = (length: number): void => {
     if (length >= best.length) return;
@@ -31,7 +31,7 @@ export function* breed(s: Scheduler, r: Random, best: Best): Generator<void, nev
     best.starts.set(s.starts);
     stale = 0;
   };
-  const raise = (list: Int32Array): Member => {
+  const raise = (list: Int32Array): FramePart => {
     stale++;
     let length = s.lay(list);
     keep(length);
@@ -44,7 +44,7 @@ export function* breed(s: Scheduler, r: Random, best: Best): Generator<void, nev
   const child = new Int32Array(n);
   const taken = new Uint8Array(n);
   for (let generation = 0; ; generation++) {
-    const herd: Member[] = [];
+    const herd: FramePart[] = [];
     for (let i = 0; i < POPULATION; i++) {
       sample(s, r, rest, i === 0 && generation === 0 ? 0 : 1, child);
       herd.push(raise(child));
@@ -78,7 +78,7 @@ const same = (a: Int32Array, b: Int32Array) => {
 };
 
 /** The better of two by lot. */
-function choose(herd: readonly Member[], r: Random): number {
+function choose(herd: readonly FramePart[], r: Random): number {
   const a = Math.floor(r() * herd.length);
   const b = Math.floor(r() * herd.length);
   return herd[a].length <= herd[b].length ? a : b;

@@ -5,7 +5,7 @@
 // Nothing of the search by breeding is used here, so that a proof does not lean on it.
 
 import { Heap } from "./heap";
-import { earliestStarts, mirror, type Plain, tailsFromStart } from "./model";
+import { cableEndsFromStart, earliestStarts, mirror, type Plain } from "./model";
 
 export interface Proof {
   /** optimal: nothing shorter exists. shorter: a shorter schedule was found. open: the budget ran out. */
@@ -79,7 +79,7 @@ export class Prover {
     this.back = mirror(p);
     this.n = p.n;
     this.lo = earliestStarts(p);
-    const rest = tailsFromStart(p);
+    const rest = cableEndsFromStart(p);
     this.hi = Int32Array.from(rest, (x) => limit - x);
     this.horizon = limit + 1;
     this.lb = Int32Array.from(this.lo);

@@ -137,14 +137,14 @@ export function earliestStarts(p: Plain): Int32Array {
 }
 
 /** What passes at least from a job's start to the end of all (units), by precedence alone; its own duration included. */
-export function tailsFromStart(p: Plain): Int32Array {
+export function cableEndsFromStart(p: Plain): Int32Array {
   return earliestStarts(mirror(p)).map((s, j) => s + p.durations[j]);
 }
 
 /** The larger of the critical path and each group's work shared out evenly (units): no schedule is shorter. */
 export function simpleBound(p: Plain): number {
   const heads = earliestStarts(p);
-  const tails = tailsFromStart(p);
+  const tails = cableEndsFromStart(p);
   let bound = 0;
   for (let j = 0; j < p.n; j++) bound = Math.max(bound, heads[j] + tails[j]);
   p.demands.forEach((d, g) => {

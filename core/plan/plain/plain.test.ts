@@ -9,7 +9,7 @@ import { plainProblem, plainSet } from "../testing/plain";
 import { workshop } from "../testing/workshop";
 import { breed } from "./breed";
 import { prove } from "./exact";
-import { earliestStarts, inOrder, mirror, type Plain, plainOf, simpleBound, tailsFromStart } from "./model";
+import { cableEndsFromStart, earliestStarts, inOrder, mirror, type Plain, plainOf, simpleBound } from "./model";
 import { Scheduler } from "./schedule";
 import { solvePlain } from "./solve";
 
@@ -108,7 +108,7 @@ describe("bounds", () => {
       const order = [...inOrder(p)];
       for (let j = 0; j < p.n; j++)
         for (let k = p.beforeAt[j]; k < p.beforeAt[j + 1]; k++) expect(order.indexOf(p.before[k])).toBeLessThan(order.indexOf(j));
-      expect(Math.max(...earliestStarts(p).map((s, j) => s + tailsFromStart(p)[j]))).toBeLessThanOrEqual(simpleBound(p));
+      expect(Math.max(...earliestStarts(p).map((s, j) => s + cableEndsFromStart(p)[j]))).toBeLessThanOrEqual(simpleBound(p));
     }
   });
 });

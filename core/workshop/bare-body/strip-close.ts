@@ -54,7 +54,7 @@ export function stripClosing(shop: Shop, build: BuildRow, plan: Plan | undefined
   }
   const weigh = jobWith(build.jobs, "weigh-in");
   if (weigh && weigh.state !== "done") out.push(line("The van is not weighed", weigh));
-  for (const a of askedFor(build, shop.weep))
+  for (const a of askedFor(build, shop.leaks))
     out.push(
       line(
         `${a.title}: asked for, but not in the list of holes`,

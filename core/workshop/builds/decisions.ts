@@ -6,7 +6,7 @@ import { DAY, type Minute, type Zone, zoneOf } from "../../time/zone";
 import { openTooLong } from "../openings/holes";
 import { coldTonight, opensSkin, SHEET_MINUTES, skinClock } from "../openings/skin";
 import { BOUND, skinVerdict } from "../openings/skin-verdict";
-import { type Slip, slipAsks, slipWords } from "../planning/delays";
+import { type Delay, delayAsks, delayWords } from "../planning/delays";
 import { daysAtStake, hereIfAsked, orderBy, samplesBy } from "../planning/latest";
 import { dryUntil } from "../planning/short-slot";
 import { openShots, shotState } from "../proof/proof";
@@ -71,7 +71,7 @@ export function decisions(
   plan: Plan | undefined,
   now: Minute,
   open: ReadonlyMap<string, readonly OpenChoice[]> = new Map(),
-  slips: ReadonlyMap<string, Slip> = new Map(),
+  slips: ReadonlyMap<string, Delay> = new Map(),
 ): Decision[] {
   const zone = zoneOf(shop.workshop.zone);
   const x: Look = {
@@ -95,7 +95,7 @@ export function decisions(
       out.push(...ordersOf(x, b, j, start));
       if (j.state === "todo" && start < now + figure(x.shop, "proofAhead") * DAY) out.push(...remaindersOf(b, j, start));
       const slip = slips.get(j.id);
-      if (slip && slipAsks(x.shop, j, slip)) out.push(slipOf(b, j, slip, start));
+      if (slip && delayAsks(x.shop, j, slip)) out.push(delayOf(b, j, slip, start));
       if (j.state !== "started" && start < now + figure(x.shop, "partsAhead") * DAY) out.push(...toolsOf(x, b, j, start));
     }
     out.push(...choicesOf(x, b, open.get(b.id) ?? [], plan));
@@ -172,13 +172,13 @@ function holesOf(x: Look, b: BuildRow): Decision[] {
 }
 
 /** A job that was put off again and again: stop promising it, or clear what is in its way. */
-const slipOf = (b: BuildRow, j: JobRow, slip: Slip, start: Minute): Decision => ({
+const delayOf = (b: BuildRow, j: JobRow, slip: Delay, start: Minute): Decision => ({
   kind: "slip",
   mark: String(slip.count),
   tone: "amber",
   who: b.name,
   title: `${j.name} was put off ${slip.count} times`,
-  detail: `${slipWords(slip)}: clear what is in its way, or say a date that holds`,
+  detail: `${delayWords(slip)}: clear what is in its way, or say a date that holds`,
   by: start,
   buildId: b.id,
   jobId: j.id,

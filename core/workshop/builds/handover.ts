@@ -4,7 +4,7 @@ import { marksIn, sayMark } from "../bare-body/marks";
 import { seatsOpen } from "../bare-body/seats";
 import { briefOpen } from "../client/brief";
 import { notTested } from "../openings/holes";
-import { tailsOpen } from "../records/cable-ends";
+import { cableEndsOpen } from "../records/cable-ends";
 import { entriesOf } from "../records/kinds/of";
 import { temporaryLeft } from "../records/temporary";
 import { parkedLeft } from "../records/waits";
@@ -19,7 +19,7 @@ export function handoverStops(build: Pick<BuildRow, "records" | "jobs">): string
     ...line("Still on the van for now", temporaryLeft(build.records)),
     ...line("Parked and never done", parkedLeft(build.records)),
     ...line("Seats of the order", briefOpen(build)),
-    ...line("Cable ends that nobody has connected", tailsOpen(build.records)),
+    ...line("Cable ends that nobody has connected", cableEndsOpen(build.records)),
     ...line("Holes not seen dry under water", notTested(build.records)),
     ...line(
       "Holes and rust that nobody has treated",

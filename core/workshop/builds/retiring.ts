@@ -1,7 +1,7 @@
 // What hangs on a bay, a fitter or a sign-in: said before it is retired.
 
 import type { Plan } from "../../plan/model";
-import { onlyOnes } from "../planning/sole-skills";
+import { soleSkills } from "../planning/sole-skills";
 import type { Shop } from "../state/model";
 
 const count = (n: number, one: string, many: string) => (n === 1 ? `1 ${one}` : `${n} ${many}`);
@@ -42,7 +42,7 @@ export function hangsOnFitter(
   id: string,
   signIns: readonly { name: string; fitterId: string | null }[],
 ): string[] {
-  const alone = onlyOnes(shop, plan, now).filter((o) => o.fitterId === id);
+  const alone = soleSkills(shop, plan, now).filter((o) => o.fitterId === id);
   return [
     ...planned(shop, plan, (p) => p.fitters.includes(id) || (p.helpers ?? []).some((h) => h.fitter === id)),
     ...(alone.length ? [`nobody else has ${named(alone.map((o) => `${o.what} (${count(o.jobs, "job", "jobs")})`))}`] : []),

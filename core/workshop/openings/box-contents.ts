@@ -1,7 +1,7 @@
 // No unit, no hole: a cut waits until the box of each of its units was looked at, line by line, and is complete.
 
 import { type Contents, shortItems } from "../records/kinds/goods";
-import { type DocketRecord, entriesOf } from "../records/kinds/of";
+import { type DeclaredRecord, entriesOf } from "../records/kinds/of";
 import type { BuildRow, JobRow, PartRow } from "../state/model";
 import { alike, isUnit } from "../stores/parts";
 
@@ -13,7 +13,7 @@ export function contentsOf(
   build: Pick<BuildRow, "records">,
   job: Pick<JobRow, "id">,
   part: Pick<PartRow, "name">,
-): DocketRecord<"contents"> | undefined {
+): DeclaredRecord<"contents"> | undefined {
   const of = (jobId: string | null) =>
     entriesOf(build.records, "contents")
       .filter((r) => r.jobId === jobId && isUnit(part.name) && alike(part.name, r.title))

@@ -1,11 +1,14 @@
 // Metal behind a cut: without a source that it may go, the cut waits for the lead.
 
 import { entriesOf } from "../records/kinds/of";
-import type { BuildRow, JobRow, MemberRow, Shop } from "../state/model";
+import type { BuildRow, FramePartRow, JobRow, Shop } from "../state/model";
 import { cutsBody } from "./cuts";
 
 /** What a cut has to wait for: metal in its side that nobody has said may go, or that stays. */
-export function membersBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "zones" | "place" | "irreversible" | "stage">): string[] {
+export function framePartsBefore(
+  build: Pick<BuildRow, "records">,
+  job: Pick<JobRow, "zones" | "place" | "irreversible" | "stage">,
+): string[] {
   if (!cutsBody(job)) return [];
   return entriesOf(build.records, "member")
     .filter((r) => job.zones.includes(r.data.side) && r.data.mayGo !== "yes")
@@ -17,7 +20,7 @@ export function membersBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow
 }
 
 /** What its fitter has to know, and that cut metal is coated before it is shut in. */
-export function memberWords(
+export function framePartWords(
   build: Pick<BuildRow, "records">,
   job: Pick<JobRow, "zones" | "place" | "irreversible" | "state" | "stage">,
 ): string[] {
@@ -36,7 +39,7 @@ export function memberWords(
 }
 
 /** Metal whose cut edges nobody has coated yet: insulation of that side waits. */
-export const bareMembers = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones">): string[] =>
+export const bareFrameParts = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones">): string[] =>
   job.stage !== "insulation"
     ? []
     : entriesOf(build.records, "member")
@@ -44,7 +47,7 @@ export const bareMembers = (build: Pick<BuildRow, "records">, job: Pick<JobRow, 
         .map((r) => `the edges of ${r.title} are not coated`);
 
 /** Metal that was met on other vans of this type and is not in this build's list yet: to be looked for. */
-export function knownMembers(shop: Pick<Shop, "members">, build: Pick<BuildRow, "id" | "vanId" | "records">): MemberRow[] {
+export function knownFrameParts(shop: Pick<Shop, "members">, build: Pick<BuildRow, "id" | "vanId" | "records">): FramePartRow[] {
   const here = new Set(entriesOf(build.records, "member").map((r) => `${r.data.side} ${r.title.toLowerCase()}`));
   const seen = new Set<string>();
   return shop.members.filter((m) => {

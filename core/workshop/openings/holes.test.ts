@@ -10,6 +10,7 @@ import {
   holeWords,
   isSoak,
   lateHole,
+  leakOf,
   leaks,
   nextNumber,
   notWatertight,
@@ -25,7 +26,6 @@ import {
   soakFrom,
   soakOpen,
   WAY,
-  weepOf,
 } from "./holes";
 
 let n = 0;
@@ -198,17 +198,17 @@ describe("the list of holes", () => {
     // A type that the house added has no list that ships.
     const b = { ...shop.builds[0], jobs: [], vanId: "own-type" };
     const clip = { vanId: b.vanId, side: "roof" as const, title: "Gutter clip, third", place: "left gutter", found: "Night bakery" };
-    const weep = [clip, { ...clip, vanId: "tern-l1h1" }];
-    expect(askedFor(b, weep)).toEqual([
+    const leaks = [clip, { ...clip, vanId: "tern-l1h1" }];
+    expect(askedFor(b, leaks)).toEqual([
       { title: "Gutter clip, third", side: "roof", jobId: null, place: "left gutter", note: "leaked on Night bakery" },
     ]);
     b.records = [record("Gutter clip, third", hole({ by: "before", state: "closed" }))];
-    expect(askedFor(b, weep)).toEqual([]);
+    expect(askedFor(b, leaks)).toEqual([]);
     const leak = hole({ by: "before", state: "closed", soak: "drip", place: "left gutter" });
-    expect(weepOf(b, "Gutter clip, third", leak)).toEqual({ ...clip, found: b.name });
-    expect(weepOf(b, "Gutter clip, third", { ...leak, soak: "dry" })).toBeUndefined();
+    expect(leakOf(b, "Gutter clip, third", leak)).toEqual({ ...clip, found: b.name });
+    expect(leakOf(b, "Gutter clip, third", { ...leak, soak: "dry" })).toBeUndefined();
     // What we or the client made is no point of the type.
-    expect(weepOf(b, "Roof fan", { ...leak, by: "us" })).toBeUndefined();
+    expect(leakOf(b, "Roof fan", { ...leak, by: "us" })).toBeUndefined();
   });
 
   it("keeps the soak test open until every one was dry, the client's own too", () => {

@@ -3,10 +3,10 @@
 import { hasRole, jobWith } from "../../library/roles";
 import { sayDay, sayTime } from "../../plan/words";
 import { DAY, type Minute, zoneOf } from "../../time/zone";
-import { shippedPoints } from "../../van/weep";
+import { shippedPoints } from "../../van/leaks";
 import type { BuildRecord, Penetration, PenetrationState } from "../records/records";
 import { figure, type House } from "../state/house-figures";
-import type { BuildRow, JobRow, Shop, WeepPoint } from "../state/model";
+import type { BuildRow, JobRow, LeakPoint, Shop } from "../state/model";
 import { count, sayMinutes } from "../state/say";
 
 export type PenetrationRecord = Extract<BuildRecord, { kind: "penetration" }>;
@@ -188,11 +188,11 @@ export interface Asked {
  * What the build's jobs cut, bond or drill through the skin and is not in the list yet, piece by piece; then the points that
  * have leaked on other vans of the type, and those that its list names.
  */
-export function askedFor(build: Pick<BuildRow, "jobs" | "records" | "vanId">, weep: readonly WeepPoint[]): Asked[] {
+export function askedFor(build: Pick<BuildRow, "jobs" | "records" | "vanId">, leaks: readonly LeakPoint[]): Asked[] {
   const have = penetrationsIn(build.records);
-  const known = (w: Pick<WeepPoint, "side" | "title">) =>
+  const known = (w: Pick<LeakPoint, "side" | "title">) =>
     have.some((r) => r.data.by === "before" && r.data.side === w.side && r.title === w.title);
-  const points = weep
+  const points = leaks
     .filter((w) => w.vanId === build.vanId && !known(w))
     .map((w): Asked => ({ title: w.title, side: w.side, jobId: null, place: w.place, note: `leaked on ${w.found}` }));
   const listed = shippedPoints(build.vanId)
@@ -213,7 +213,7 @@ export function askedFor(build: Pick<BuildRow, "jobs" | "records" | "vanId">, we
 }
 
 /** A factory point that leaks is one of the type of van from now on; undefined where it is none, or holds. */
-export const weepOf = (build: Pick<BuildRow, "vanId" | "name">, title: string, p: Penetration): WeepPoint | undefined =>
+export const leakOf = (build: Pick<BuildRow, "vanId" | "name">, title: string, p: Penetration): LeakPoint | undefined =>
   p.by === "before" && leaks(p) ? { vanId: build.vanId, side: p.side, title, place: p.place, found: build.name } : undefined;
 
 /** The side of the van that a job pierces. */

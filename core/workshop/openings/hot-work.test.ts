@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
-import type { Sparks } from "../records/kinds/hot-work";
-import { docketOver } from "../records/kinds/kinds";
+import type { HotWork } from "../records/kinds/hot-work";
+import { declaredOver } from "../records/kinds/kinds";
 import { entry } from "../testing/entry";
 import { job, NOW, testShop, zone } from "../testing/shop";
-import { sparksOpen, sparksStop, stamped, tapedBefore, throwsChips, watchUntil } from "./hot-work";
+import { hotWorkOpen, hotWorkStop, stamped, tapedBefore, throwsChips, watchUntil } from "./hot-work";
 
-const cut: Sparks = { tool: "jigsaw" };
-const stamp = (s: Sparks, name: "last" | "clean" | "look", now: number) => stamped({}, s, name, "Teo", now, zone);
-const must = (s: Sparks | string): Sparks => {
+const cut: HotWork = { tool: "jigsaw" };
+const stamp = (s: HotWork, name: "last" | "clean" | "look", now: number) => stamped({}, s, name, "Teo", now, zone);
+const must = (s: HotWork | string): HotWork => {
   if (typeof s === "string") throw new Error(s);
   return s;
 };
@@ -16,30 +16,30 @@ describe("sparks and swarf", () => {
   it("the swarf is off, then looked at again half an hour later, not before", () => {
     expect(stamp(cut, "look", NOW)).toBe("the swarf has to be off first");
     const clean = must(stamp(cut, "clean", NOW));
-    expect(sparksOpen({}, clean, NOW, zone)).toEqual(["no second look yet, from 10:30"]);
+    expect(hotWorkOpen({}, clean, NOW, zone)).toEqual(["no second look yet, from 10:30"]);
     expect(stamp(clean, "look", NOW + 29)).toMatch(/look again from 10:30/);
     const looked = must(stamp(clean, "look", NOW + 30));
-    expect(sparksOpen({}, looked, NOW + 30, zone)).toEqual([]);
-    expect(docketOver("sparks", { ...looked }, false)).toBe(true);
+    expect(hotWorkOpen({}, looked, NOW + 30, zone)).toEqual([]);
+    expect(declaredOver("sparks", { ...looked }, false)).toBe(true);
   });
   it("a new spark takes back what was cleaned before it", () => {
     const looked = must(stamp(must(stamp(cut, "clean", NOW)), "look", NOW + 40));
     const again = must(stamp(looked, "last", NOW + 60));
-    expect(sparksOpen({}, again, NOW + 60, zone)).toEqual(["its swarf is not off"]);
-    expect(docketOver("sparks", { ...again }, false)).toBe(false);
+    expect(hotWorkOpen({}, again, NOW + 60, zone)).toEqual(["its swarf is not off"]);
+    expect(declaredOver("sparks", { ...again }, false)).toBe(false);
   });
   it("a grinder is watched for half an hour after the last spark", () => {
     const grind = must(stamp({ tool: "grinder", masked: "glass", extinguisher: true }, "last", NOW));
     expect(watchUntil({}, grind)).toBe(NOW + 30);
-    expect(sparksOpen({}, grind, NOW + 10, zone)[0]).toBe("fire watch until 10:30");
-    expect(sparksOpen({}, grind, NOW + 30, zone)).toEqual(["its swarf is not off"]);
+    expect(hotWorkOpen({}, grind, NOW + 10, zone)[0]).toBe("fire watch until 10:30");
+    expect(hotWorkOpen({}, grind, NOW + 30, zone)).toEqual(["its swarf is not off"]);
     expect(watchUntil({}, must(stamp(cut, "last", NOW)))).toBeUndefined();
   });
   it("keeps the van where it stands, and insulation out while cavities are taped", () => {
     const shop = testShop();
     const [b] = shop.builds;
     b.records = [entry("sparks", "Roof fan", { ...cut, taped: 4, untaped: 1 })];
-    expect(sparksStop(shop, b, NOW)).toEqual(["Roof fan: its swarf is not off"]);
+    expect(hotWorkStop(shop, b, NOW)).toEqual(["Roof fan: its swarf is not off"]);
     expect(tapedBefore(b, { stage: "insulation" })).toEqual(["3 cavities are still taped shut from Roof fan"]);
     expect(tapedBefore(b, { stage: "framing" })).toEqual([]);
     b.records = [entry("sparks", "Roof fan", { ...cut, taped: 4, untaped: 4 })];
@@ -52,8 +52,8 @@ describe("sparks and swarf", () => {
       untaped: 1,
       stamps: { last: { by: "a", at: 1 }, clean: { by: "a", at: 1 }, look: { by: "b", at: 40 } },
     };
-    expect(docketOver("sparks", done, true)).toBe(false);
-    expect(docketOver("sparks", { ...done, untaped: 2 }, false)).toBe(true);
+    expect(declaredOver("sparks", done, true)).toBe(false);
+    expect(declaredOver("sparks", { ...done, untaped: 2 }, false)).toBe(true);
   });
   it("opens by itself with each cut of the van", () => {
     const shop = testShop();

@@ -2,7 +2,7 @@
 
 import { sayClock } from "../../plan/words";
 import { type Zone, zoneOf } from "../../time/zone";
-import type { Sparks } from "../records/kinds/hot-work";
+import type { HotWork } from "../records/kinds/hot-work";
 import { entriesOf } from "../records/kinds/of";
 import { figure, type House } from "../state/house-figures";
 import type { BuildRow, JobRow, Shop } from "../state/model";
@@ -14,11 +14,11 @@ export type StampName = "last" | "clean" | "look";
 export const throwsChips = cutsBody;
 
 /** Until when the fire is watched: only after a grinder. */
-export const watchUntil = (house: House, s: Sparks): number | undefined =>
+export const watchUntil = (house: House, s: HotWork): number | undefined =>
   s.tool === "grinder" && s.stamps?.last ? s.stamps.last.at + figure(house, "fireWatch") : undefined;
 
 /** What an entry still lacks before the van may leave its place, in words. */
-export function sparksOpen(house: House, s: Sparks, now: number, zone: Zone): string[] {
+export function hotWorkOpen(house: House, s: HotWork, now: number, zone: Zone): string[] {
   const out: string[] = [];
   const until = watchUntil(house, s);
   if (until !== undefined && until > now) out.push(`fire watch until ${sayClock(zone, until)}`);
@@ -31,7 +31,7 @@ export function sparksOpen(house: House, s: Sparks, now: number, zone: Zone): st
 }
 
 /** Whether it can be stamped now; in words why not. A new spark takes back what was cleaned before it. */
-export function stamped(house: House, s: Sparks, name: StampName, by: string, now: number, zone: Zone): Sparks | string {
+export function stamped(house: House, s: HotWork, name: StampName, by: string, now: number, zone: Zone): HotWork | string {
   const stamps = s.stamps ?? {};
   const stamp = { by, at: now };
   if (name === "last") return { ...s, stamps: { last: stamp } };
@@ -43,9 +43,9 @@ export function stamped(house: House, s: Sparks, name: StampName, by: string, no
 }
 
 /** What keeps the van where it stands. */
-export function sparksStop(shop: Pick<Shop, "workshop">, build: Pick<BuildRow, "records">, now: number): string[] {
+export function hotWorkStop(shop: Pick<Shop, "workshop">, build: Pick<BuildRow, "records">, now: number): string[] {
   const zone = zoneOf(shop.workshop.zone);
-  return entriesOf(build.records, "sparks").flatMap((r) => sparksOpen(shop, r.data, now, zone).map((w) => `${r.title}: ${w}`));
+  return entriesOf(build.records, "sparks").flatMap((r) => hotWorkOpen(shop, r.data, now, zone).map((w) => `${r.title}: ${w}`));
 }
 
 /** Cavities that are still taped shut: insulation waits until they are open again. */

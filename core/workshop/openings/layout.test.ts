@@ -1,12 +1,12 @@
-// The layout before the saw, square before the saw, tails before the lining, points that weep, the four times of a bond.
+// The layout before the saw, square before the saw, tails before the lining, points that leak, the four times of a bond.
 
 import { describe, expect, it } from "vitest";
 import { findCalculator } from "../../setout/calculators";
+import { shippedPoints } from "../../van/leaks";
 import { vans } from "../../van/model";
-import { shippedPoints } from "../../van/weep";
 import { stripClosing } from "../bare-body/strip-close";
 import { leftMinutes } from "../builds/left";
-import { tailsAsked, tailsBefore, tailsOpen, tailWords } from "../records/cable-ends";
+import { cableEndsAsked, cableEndsBefore, cableEndsOpen, cableEndWords } from "../records/cable-ends";
 import { behindBulkhead, inLinePrefill, letteringPrefill } from "../sheets/layout-prefill";
 import { sheetPrefill } from "../sheets/sheets";
 import { obstacles } from "../starts/ready";
@@ -161,13 +161,13 @@ describe("tails", () => {
   it("are asked for each unit that needs a cable", () => {
     const window = entry("penetration", "Window", { side: "left", place: "", by: "us", state: "cut", no: 4 });
     const small = entry("penetration", "Small holes: inlets, vents", { side: "left", place: "", by: "us", state: "cut", no: 5 });
-    expect(tailsAsked(shopWith(hole, window, small).builds[0])).toEqual([{ hole: 3, title: "Roof fan" }]);
-    expect(tailsAsked(shopWith(hole, entry("tail", "Roof fan", tail)).builds[0])).toEqual([]);
+    expect(cableEndsAsked(shopWith(hole, window, small).builds[0])).toEqual([{ hole: 3, title: "Roof fan" }]);
+    expect(cableEndsAsked(shopWith(hole, entry("tail", "Roof fan", tail)).builds[0])).toEqual([]);
   });
   it("insulation and lining of their side wait until their way is kept free", () => {
     const of = (data: object, code: string) => {
       const shop = shopWith(hole, entry("tail", "Roof fan", data));
-      return tailsBefore(shop.builds[0], job(shop, code));
+      return cableEndsBefore(shop.builds[0], job(shop, code));
     };
     expect(of(tail, "IN-07")).toEqual(["the tail of Roof fan, hole 3, has no way kept free: 1750 mm"]);
     expect(of({ ...tail, routed: true }, "IN-07")).toEqual([]);
@@ -176,14 +176,14 @@ describe("tails", () => {
   });
   it("stay on the list until they are connected", () => {
     const shop = shopWith(hole, entry("tail", "Roof fan", { ...tail, trigger: "the board is on the wall" }));
-    expect(tailsOpen(shop.builds[0].records)).toEqual(["Roof fan, hole 3, connected when the board is on the wall"]);
-    expect(tailWords(shop.builds[0], job(shop, "SV-05"))).toHaveLength(1);
-    expect(tailWords(shop.builds[0], job(shop, "IN-07"))).toEqual([]);
-    expect(tailsOpen([entry("tail", "Roof fan", { ...tail, connected: true })])).toEqual([]);
+    expect(cableEndsOpen(shop.builds[0].records)).toEqual(["Roof fan, hole 3, connected when the board is on the wall"]);
+    expect(cableEndWords(shop.builds[0], job(shop, "SV-05"))).toHaveLength(1);
+    expect(cableEndWords(shop.builds[0], job(shop, "IN-07"))).toEqual([]);
+    expect(cableEndsOpen([entry("tail", "Roof fan", { ...tail, connected: true })])).toEqual([]);
   });
 });
 
-describe("points that weep", () => {
+describe("points that leak", () => {
   it("are listed for each type that ships, and asked for until they are in the list of holes", () => {
     for (const v of vans) expect(shippedPoints(v.id).length, v.id).toBeGreaterThan(1);
     expect(shippedPoints("own-type")).toEqual([]);

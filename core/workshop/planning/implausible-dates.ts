@@ -5,16 +5,16 @@ import { farFault } from "../../time/bounds";
 import { zoneOf } from "../../time/zone";
 import type { Shop } from "../state/model";
 
-export interface SlipOfDate {
+export interface ImplausibleDate {
   text: string;
   href: string;
 }
 
 /** Every one of them, with the page on which it is mended. */
-export function slipsOfDates(shop: Shop, now: number): SlipOfDate[] {
+export function implausibleDates(shop: Shop, now: number): ImplausibleDate[] {
   const zone = zoneOf(shop.workshop.zone);
   const far = (t: number | null): t is number => t !== null && farFault(t, now) !== undefined;
-  const out: SlipOfDate[] = [];
+  const out: ImplausibleDate[] = [];
   for (const b of shop.builds) {
     const href = `/builds/${encodeURIComponent(b.id)}`;
     if (far(b.due)) out.push({ text: `${b.name} is due on ${sayDay(zone, b.due)}, ${year(b.due)}. Correct the date.`, href });

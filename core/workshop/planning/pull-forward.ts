@@ -6,7 +6,7 @@ import { minutesOf } from "../../time/clock";
 import { type Minute, type Zone, zoneOf } from "../../time/zone";
 import { calendarData } from "../builds/left";
 import { notWatertight } from "../openings/holes";
-import { sparksStop } from "../openings/hot-work";
+import { hotWorkStop } from "../openings/hot-work";
 import { crewFrom } from "../starts/crew-from";
 import { startObstacles } from "../starts/ready";
 import { carrying } from "../starts/tags";
@@ -155,7 +155,7 @@ const mayMove = (shop: Shop, b: BuildRow, now: Minute): boolean =>
     (j) => j.place === "van" && (j.state === "started" || (j.state === "done" && j.hold.still && j.endedAt! + j.hold.minutes > now)),
   ) &&
   !notWatertight(b).length &&
-  !sparksStop(shop, b, now).length;
+  !hotWorkStop(shop, b, now).length;
 
 /** Working days from its end, done now, to the end of the stay in the bay, where nothing else is left to be done in that stay. */
 function freesFor(zone: Zone, calendar: Shop["calendars"][number], b: BuildRow, j: JobRow, plan: Plan, now: Minute): number {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Plan } from "../../plan/model";
 import { at, job, NOW, testShop } from "../testing/shop";
-import { onlyOnes } from "./sole-skills";
+import { soleSkills } from "./sole-skills";
 
 describe("where one absence stops a skill", () => {
   const shopWith = (people: [id: string, skills: Record<string, number>, retired?: boolean][]) => {
@@ -27,7 +27,7 @@ describe("where one absence stops a skill", () => {
     open(shop, "OP-04", "body", 2);
     const next = open(shop, "OP-09", "body", 2);
     const plan = { jobs: [{ id: next.id, start: "2027-03-04T08:00" }] } as unknown as Plan;
-    expect(onlyOnes(shop, plan, NOW)).toEqual([
+    expect(soleSkills(shop, plan, NOW)).toEqual([
       {
         fitterId: "Ines",
         what: "body at level 2",
@@ -45,7 +45,7 @@ describe("where one absence stops a skill", () => {
     open(shop, "OP-04", "body", 2);
     open(shop, "OP-09", "gas", 2);
     open(shop, "IN-05", "any", 3);
-    expect(onlyOnes(shop, undefined, NOW)).toEqual([]);
+    expect(soleSkills(shop, undefined, NOW)).toEqual([]);
   });
   it("counts a ticket that has run out by the day of the job, and those who have left, as missing", () => {
     const shop = shopWith([
@@ -56,7 +56,7 @@ describe("where one absence stops a skill", () => {
     const j = open(shop, "OP-04", "body", 2, "roof");
     shop.fitters[0].tickets = [{ id: "roof", until: null }];
     shop.fitters[1].tickets = [{ id: "roof", until: "2027-03-10" }];
-    const on = (day: string) => onlyOnes(shop, { jobs: [{ id: j.id, start: `${day}T08:00` }] } as unknown as Plan, NOW);
+    const on = (day: string) => soleSkills(shop, { jobs: [{ id: j.id, start: `${day}T08:00` }] } as unknown as Plan, NOW);
     expect(on("2027-03-10")).toEqual([]);
     expect(on("2027-03-11")).toMatchObject([{ fitterId: "Ines", what: "body at level 2 with a roof ticket", train: "Teo" }]);
   });

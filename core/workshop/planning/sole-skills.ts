@@ -5,7 +5,7 @@ import { type Minute, zoneOf } from "../../time/zone";
 import { barredFrom } from "../starts/barred";
 import type { FitterRow, JobRow, Shop } from "../state/model";
 
-export interface OnlyOne {
+export interface SoleSkill {
   fitterId: string;
   /** "electric at level 3", "gas at level 2 with a gas ticket" */
   what: string;
@@ -27,7 +27,7 @@ function able(f: FitterRow, d: Demand, on: string): boolean {
 }
 
 /** Skills that hang on one fitter alone, the most work first. `plan` is the one worked to. */
-export function onlyOnes(shop: Shop, plan: Plan | undefined, now: Minute): OnlyOne[] {
+export function soleSkills(shop: Shop, plan: Plan | undefined, now: Minute): SoleSkill[] {
   const zone = zoneOf(shop.workshop.zone);
   const planned = new Map((plan?.jobs ?? []).map((j) => [j.id, zone.parse(j.start)]));
   const found = new Map<string, { d: Demand; f: FitterRow; jobs: { job: JobRow; build: string; at: Minute | null }[] }>();

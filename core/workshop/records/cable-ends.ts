@@ -10,7 +10,7 @@ const POWERED = /\bfan\b|heater|(shore|mains) inlet|solar|\b(lamp|light|aerial|c
 const SHUTS = new Set(["insulation", "panels"]);
 
 /** Holes whose unit needs a cable and has no tail written down. */
-export function tailsAsked(build: Pick<BuildRow, "records">): { hole: number; title: string }[] {
+export function cableEndsAsked(build: Pick<BuildRow, "records">): { hole: number; title: string }[] {
   const have = new Set(entriesOf(build.records, "tail").map((r) => r.data.hole));
   return penetrationsIn(build.records)
     .filter((h) => POWERED.test(h.title) && !have.has(h.no))
@@ -18,7 +18,7 @@ export function tailsAsked(build: Pick<BuildRow, "records">): { hole: number; ti
 }
 
 /** Tails whose way a job would shut in: it waits until it is kept free. */
-export function tailsBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones" | "place">): string[] {
+export function cableEndsBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones" | "place">): string[] {
   if (!SHUTS.has(job.stage) || job.place !== "van") return [];
   const holes = penetrationsIn(build.records);
   return entriesOf(build.records, "tail").flatMap((r) => {
@@ -29,11 +29,11 @@ export function tailsBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, 
 }
 
 /** Cable ends that nobody has connected. */
-export const tailsOpen = (records: BuildRow["records"]): string[] =>
+export const cableEndsOpen = (records: BuildRow["records"]): string[] =>
   entriesOf(records, "tail")
     .filter((r) => !r.data.connected)
     .map((r) => `${r.title}, hole ${r.data.hole}${r.data.trigger ? `, connected when ${r.data.trigger}` : ""}`);
 
 /** What connects the services has to know of them. */
-export const tailWords = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "state">): string[] =>
-  job.stage === "services" && job.state !== "done" ? tailsOpen(build.records).map((t) => `Tail to connect: ${t}`) : [];
+export const cableEndWords = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "state">): string[] =>
+  job.stage === "services" && job.state !== "done" ? cableEndsOpen(build.records).map((t) => `Tail to connect: ${t}`) : [];

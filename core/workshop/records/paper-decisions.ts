@@ -7,7 +7,7 @@ import { DAY, type Minute, type Zone } from "../../time/zone";
 import { datedDamage } from "../bare-body/walk-rounds";
 import type { Decision } from "../builds/decisions";
 import { consentBefore } from "../client/consent";
-import { sparksOpen } from "../openings/hot-work";
+import { hotWorkOpen } from "../openings/hot-work";
 import { opensSkin } from "../openings/skin";
 import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, Shop } from "../state/model";
@@ -29,7 +29,7 @@ export function paperDecisions(x: Look, b: BuildRow): Decision[] {
   const base = { kind: "opening" as const, buildId: b.id };
   const out: Decision[] = [];
   for (const r of entriesOf(b.records, "sparks")) {
-    const open = r.data.stamps?.last ? sparksOpen(x.shop, r.data, x.now, x.zone) : [];
+    const open = r.data.stamps?.last ? hotWorkOpen(x.shop, r.data, x.now, x.zone) : [];
     if (open.length)
       out.push({
         ...base,

@@ -7,7 +7,7 @@ import { datedDamage, roundMissing } from "../bare-body/walk-rounds";
 import { firstStage, notOurs, othersBefore, refusedWork } from "../builds/other-trades";
 import { consentBefore, consentsOpen, touchOf } from "../client/consent";
 import { contentsBefore } from "../openings/box-contents";
-import { bareMembers, knownMembers, membersBefore, memberWords } from "../openings/frame-parts";
+import { bareFrameParts, framePartsBefore, framePartWords, knownFrameParts } from "../openings/frame-parts";
 import { sparesFor } from "../openings/spares";
 import { dryUntil, slotOffers } from "../planning/short-slot";
 import { planPrefill } from "../sheets/plan-prefill";
@@ -148,19 +148,19 @@ describe("metal behind a cut", () => {
   const c = { ...cut, zones: ["left"], place: "van" as const, state: "todo" as const, stage: "openings" };
   const yes = { mayGo: "yes", source: "body guide", says: "p. 12", duty: "a bonded frame" };
   it("stops the cut without a source, and when it stays", () => {
-    expect(membersBefore({ records: [member({})] }, c)[0]).toMatch(/stop, for the lead/);
-    expect(membersBefore({ records: [member({ mayGo: "no" })] }, c)[0]).toMatch(/move the opening/);
-    expect(membersBefore({ records: [member(yes)] }, c)).toEqual([]);
-    expect(membersBefore({ records: [member({})] }, { ...c, zones: ["right"] })).toEqual([]);
-    expect(membersBefore({ records: [member({})] }, { ...c, irreversible: "bond" })).toEqual([]);
+    expect(framePartsBefore({ records: [member({})] }, c)[0]).toMatch(/stop, for the lead/);
+    expect(framePartsBefore({ records: [member({ mayGo: "no" })] }, c)[0]).toMatch(/move the opening/);
+    expect(framePartsBefore({ records: [member(yes)] }, c)).toEqual([]);
+    expect(framePartsBefore({ records: [member({})] }, { ...c, zones: ["right"] })).toEqual([]);
+    expect(framePartsBefore({ records: [member({})] }, { ...c, irreversible: "bond" })).toEqual([]);
   });
   it("tells how and what takes over, and keeps insulation off until its edges are coated", () => {
-    expect(memberWords({ records: [member({ ...yes, how: "bond sliced" })] }, c)[0]).toBe(
+    expect(framePartWords({ records: [member({ ...yes, how: "bond sliced" })] }, c)[0]).toBe(
       "Beam behind the window: bond sliced (body guide, p. 12); its duty: a bonded frame; coat its edges, photo before and after",
     );
     const mats = { stage: "insulation", zones: ["left"] };
-    expect(bareMembers({ records: [member(yes)] }, mats)).toEqual(["the edges of Beam behind the window are not coated"]);
-    expect(bareMembers({ records: [member({ ...yes, coated: true })] }, mats)).toEqual([]);
+    expect(bareFrameParts({ records: [member(yes)] }, mats)).toEqual(["the edges of Beam behind the window are not coated"]);
+    expect(bareFrameParts({ records: [member({ ...yes, coated: true })] }, mats)).toEqual([]);
   });
   it("is known from other vans of the type, each once, and not from this one", () => {
     const m = (more: object) => ({
@@ -173,7 +173,7 @@ describe("metal behind a cut", () => {
       ...more,
     });
     const known = (records: ReturnType<typeof entry>[], ...members: ReturnType<typeof m>[]) =>
-      knownMembers({ members }, { id: "a", vanId: "drover-l3h2", records }).length;
+      knownFrameParts({ members }, { id: "a", vanId: "drover-l3h2", records }).length;
     expect(known([], m({}), m({ buildId: "y" }))).toBe(1);
     expect(known([], m({ vanId: "other" }), m({ buildId: "a" }))).toBe(0);
     expect(known([entry("member", "beam", { side: "left", what: "beam", mayGo: "no" })], m({}))).toBe(0);

@@ -10,7 +10,7 @@ import { othersBefore } from "../builds/other-trades";
 import { briefBefore } from "../client/brief";
 import { consentBefore } from "../client/consent";
 import { contentsBefore } from "../openings/box-contents";
-import { bareMembers, membersBefore, memberWords } from "../openings/frame-parts";
+import { bareFrameParts, framePartsBefore, framePartWords } from "../openings/frame-parts";
 import { tapedBefore, throwsChips } from "../openings/hot-work";
 import { layoutBefore } from "../openings/layout";
 import { squareBefore } from "../openings/square";
@@ -19,7 +19,7 @@ import { highWords } from "../starts/above-reach";
 import { reachBefore } from "../starts/reach";
 import type { BuildRow, JobRow, Shop } from "../state/model";
 import { makerWords } from "../stores/maker-times";
-import { tailsBefore, tailWords } from "./cable-ends";
+import { cableEndsBefore, cableEndWords } from "./cable-ends";
 import { temporaryBefore } from "./temporary";
 import { attendWords, benchBefore } from "./waits";
 
@@ -28,14 +28,14 @@ export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
   ...consentBefore(build, job),
   ...briefBefore(build, job),
   ...contentsBefore(build, job),
-  ...membersBefore(build, job),
+  ...framePartsBefore(build, job),
   ...trapsBefore(build, job),
   ...othersBefore(build, job),
-  ...bareMembers(build, job),
+  ...bareFrameParts(build, job),
   ...tapedBefore(build, job),
   ...temporaryBefore(build, job),
   ...layoutBefore(build, job),
-  ...tailsBefore(build, job),
+  ...cableEndsBefore(build, job),
   ...squareBefore(build, job),
   ...benchBefore(build, job),
   ...reachBefore(build, job),
@@ -91,9 +91,9 @@ export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times" | "worksho
       shop.vans.find((v) => v.id === build.vanId),
       job,
     ),
-    ...memberWords(build, job),
+    ...framePartWords(build, job),
     ...seatWords(build, job),
-    ...tailWords(build, job),
+    ...cableEndWords(build, job),
     ...(maker ? [maker] : []),
     ...attendWords(build, job),
     ...helperWords(build, job),

@@ -7,7 +7,7 @@ import { VIEWS, type ViewName } from "../../van/drawing";
 import { circuitFaults } from "../openings/circuits";
 import type { House } from "../state/house-figures";
 import type { Values } from "./kinds/fields";
-import { DOCKETS, type DocketData, type DocketKind, docketRead, docketSchema, isDocket } from "./kinds/kinds";
+import { DECLARED_KINDS, type DeclaredData, type DeclaredKind, declaredSchema, isDeclared, readDeclared } from "./kinds/kinds";
 
 const text = { type: "string", maxLength: 500 } as const;
 const words = { ...text, minLength: 1, pattern: "\\S" } as const;
@@ -206,7 +206,7 @@ export type BuildRecord =
   | Kept<"zone", ShellZone>
   | Kept<"circuit", Circuit>
   | Kept<"kit", KitCheck>
-  | { [K in DocketKind]: Kept<K, DocketData[K]> }[DocketKind];
+  | { [K in DeclaredKind]: Kept<K, DeclaredData[K]> }[DeclaredKind];
 export type RecordKind = BuildRecord["kind"];
 
 const object = (required: Record<string, object>, optional: Record<string, object>) => ({
@@ -333,8 +333,10 @@ const READ: Record<RecordKind, (v: unknown) => BuildRecord["data"]> = {
       { accepted: { type: "object" }, back: { type: "array" } },
     ),
   ),
-  ...(Object.fromEntries((Object.keys(DOCKETS) as DocketKind[]).map((k) => [k, reader<DocketData[typeof k]>(docketSchema(k))])) as {
-    [K in DocketKind]: (v: unknown) => DocketData[K];
+  ...(Object.fromEntries(
+    (Object.keys(DECLARED_KINDS) as DeclaredKind[]).map((k) => [k, reader<DeclaredData[typeof k]>(declaredSchema(k))]),
+  ) as {
+    [K in DeclaredKind]: (v: unknown) => DeclaredData[K];
   }),
 };
 
@@ -352,8 +354,8 @@ export function readRecord(
   closed = false,
   house: House = {},
 ): { data: BuildRecord["data"]; faults: { path: string; message: string }[] } {
-  if (isDocket(kind)) {
-    const r = docketRead(kind, READ[kind](data) as unknown as Values, closed, house);
+  if (isDeclared(kind)) {
+    const r = readDeclared(kind, READ[kind](data) as unknown as Values, closed, house);
     return { data: r.data as unknown as BuildRecord["data"], faults: r.faults };
   }
   const clean = READ[kind](data);

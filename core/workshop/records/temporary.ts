@@ -1,9 +1,9 @@
 // Temporary things hold up what would shut them in, and the handover.
 
 import type { BuildRow, JobRow } from "../state/model";
-import { type DocketRecord, entriesOf } from "./kinds/of";
+import { type DeclaredRecord, entriesOf } from "./kinds/of";
 
-const open = (records: BuildRow["records"]): DocketRecord<"temporary">[] =>
+const open = (records: BuildRow["records"]): DeclaredRecord<"temporary">[] =>
   entriesOf(records, "temporary").filter((r) => r.closedAt === null);
 
 /** What has to come off before this job is begun: its stage is the one before which it has to be gone, its zone the one it is in. */

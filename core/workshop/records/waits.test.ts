@@ -10,7 +10,7 @@ import { sheetPrefill } from "../sheets/sheets";
 import { toProblem } from "../state/problem";
 import { entry as record } from "../testing/entry";
 import { at, testShop } from "../testing/shop";
-import type { DocketData } from "./kinds/kinds";
+import type { DeclaredData } from "./kinds/kinds";
 import type { BuildRecord } from "./records";
 import { attendWords, benchBefore, benchUntil, parkedLeft, parkedStates, waitDecisions, warmthSince } from "./waits";
 
@@ -18,7 +18,7 @@ const zone = zoneOf("Europe/Lisbon");
 const NOW = at("2027-03-02T10:00");
 const entry = <K extends "parked" | "attend" | "reading" | "zonebench">(
   kind: K,
-  data: DocketData[K],
+  data: DeclaredData[K],
   more: Partial<BuildRecord> & { title?: string } = {},
 ): BuildRecord => record(kind, more.title ?? `${kind} thing`, data, more);
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { makePlan } from "../../plan/planner";
-import { onlyOnes } from "../planning/sole-skills";
+import { soleSkills } from "../planning/sole-skills";
 import { toProblem } from "../state/problem";
 import { job, NOW, testShop } from "../testing/shop";
 import { asks, barredFrom, barTicket, crewBarred, heldTickets, NEW } from "./barred";
@@ -66,8 +66,8 @@ describe("what a fitter is not to do", () => {
   });
   it("counts where one absence stops a skill", () => {
     const s = shop();
-    const before = onlyOnes(s, undefined, NOW).length;
+    const before = soleSkills(s, undefined, NOW).length;
     for (const f of s.fitters.slice(1)) f.nots = ["roof work", "metal cutting"];
-    expect(onlyOnes(s, undefined, NOW).length).toBeGreaterThanOrEqual(before);
+    expect(soleSkills(s, undefined, NOW).length).toBeGreaterThanOrEqual(before);
   });
 });

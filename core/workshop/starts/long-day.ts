@@ -41,7 +41,7 @@ export function workedOf(shop: Shop, fitter: string, now: number): { minutes: nu
 }
 
 /** What speaks against doing this job now with these people, in words; empty for work that a bad hour does not spoil. */
-export function tiredWords(
+export function longDayWords(
   shop: Shop,
   job: Pick<JobRow, "irreversible" | "hold" | "place">,
   crew: readonly string[],

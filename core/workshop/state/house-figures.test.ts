@@ -5,11 +5,11 @@ import { shellStates } from "../bare-body/zones";
 import { isDead } from "../openings/circuits";
 import { penetrationFaults } from "../openings/holes";
 import { stamped, watchUntil } from "../openings/hot-work";
-import { slipAsks } from "../planning/delays";
+import { delayAsks } from "../planning/delays";
 import { slotOffers } from "../planning/short-slot";
 import { looseBolts } from "../records/kinds/seat";
 import { firstTimeWords } from "../starts/first-time";
-import { tiredWords } from "../starts/long-day";
+import { longDayWords } from "../starts/long-day";
 import { carrying } from "../starts/tags";
 import { at, job, testShop, zone } from "../testing/shop";
 import { clockState } from "../today/clocks";
@@ -68,7 +68,7 @@ describe("rules go by the house's figures", () => {
     const bolts = [{ name: "b1", read: 46, asked: 50 }];
     expect([looseBolts({}, { bolts }).length, looseBolts({ figures: { torquePlay: 10 } }, { bolts }).length]).toEqual([1, 0]);
     expect(carrying({ figures: { carrying: 25 } }, { tags: ["big-sheet"] })).toBe(25);
-    expect(slipAsks({ figures: { slipsAsk: 2 } }, { state: "todo" }, { count: 2, minutes: 90 })).toBe(true);
+    expect(delayAsks({ figures: { delaysAsk: 2 } }, { state: "todo" }, { count: 2, minutes: 90 })).toBe(true);
   });
   it("of a zone: how long degreased metal counts as clean", () => {
     const zone = { kind: "zone", data: { zone: "left", steps: { degrease: { by: "Teo", at: 0 } } } } as never;
@@ -81,7 +81,7 @@ describe("rules go by the house's figures", () => {
   it("of who is tired", () => {
     const shop = testShop();
     const cut = job(shop, "OP-04");
-    const said = () => tiredWords(shop, cut, [], "b1", at("2027-03-03T17:30")).join();
+    const said = () => longDayWords(shop, cut, [], "b1", at("2027-03-03T17:30")).join();
     expect(said()).not.toMatch(/17:30/);
     shop.workshop.figures = { lateHour: 17 };
     expect(said()).toMatch(/it is 17:30/);

@@ -151,8 +151,8 @@ const figures = {
   },
   fireWatch: { label: "The fire is watched after the last spark for", unit: "min", usual: 30, min: 10, max: 240, step: 5, shows: "Card" },
   secondLook: { label: "A second look for swarf comes after", unit: "min", usual: 30, min: 5, max: 480, step: 5, shows: "Card" },
-  slipFrom: { label: "A start put off by less is no slip", unit: "min", usual: 60, min: 5, max: 1440, step: 5, shows: "Yard" },
-  slipsAsk: { label: "So many slips ask for a decision", unit: "slips", usual: 3, min: 1, max: 20, step: 1, shows: "Yard" },
+  delayFrom: { label: "A start put off by less is no slip", unit: "min", usual: 60, min: 5, max: 1440, step: 5, shows: "Yard" },
+  delaysAsk: { label: "So many slips ask for a decision", unit: "slips", usual: 3, min: 1, max: 20, step: 1, shows: "Yard" },
   signsFrom: {
     label: "A first piece is signed from this level of the skill",
     unit: "level",

@@ -2,14 +2,14 @@
 
 import type { BuildRow } from "./builds";
 import type { CalendarRow, SupplierRow, TemplateRow, ToolRow, WeatherRow, Workshop } from "./house";
-import type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow, TimeRow, WeepPoint, ZoneRateRow } from "./past";
+import type { FixingRow, FramePartRow, GhostRow, LeakPoint, MarkedRow, PracticeRow, TimeRow, ZoneRateRow } from "./past";
 import type { BayRow, FitterRow, VanRow } from "./places";
 
 export type { BuildRow, ReadingRow, SheetRow } from "./builds";
 export type { CalendarRow, Span, SupplierRow, TemplateRow, ToolRow, WeatherRow, Workshop } from "./house";
 export type { JobRow, JobState, PhotoRow, RemainderRow, RemarkRow, ShotRow } from "./jobs";
 export type { CutOut, PartRow, PartState } from "./parts";
-export type { FixingRow, GhostRow, MarkedRow, MemberRow, PracticeRow, TimeRow, WeepPoint, ZoneRateRow } from "./past";
+export type { FixingRow, FramePartRow, GhostRow, LeakPoint, MarkedRow, PracticeRow, TimeRow, ZoneRateRow } from "./past";
 export type { BayRow, FitterRow, VanRow } from "./places";
 
 export interface Shop {
@@ -21,9 +21,9 @@ export interface Shop {
   suppliers: SupplierRow[];
   tools: ToolRow[];
   templates: TemplateRow[];
-  weep: WeepPoint[];
+  leaks: LeakPoint[];
   fixings: FixingRow[];
-  members: MemberRow[];
+  members: FramePartRow[];
   marked: MarkedRow[];
   practice: PracticeRow[];
   ghosts: GhostRow[];

@@ -1,10 +1,10 @@
 // What builds of before teach the next one. Times are minutes since 1970 (UTC) unless said otherwise.
 
 import type { Role } from "../../library/roles";
-import type { FixingKind, Member } from "../records/kinds/strip";
+import type { FixingKind, FramePart } from "../records/kinds/strip";
 
 /** A factory point that has leaked on a van of this type. */
-export interface WeepPoint {
+export interface LeakPoint {
   vanId: string;
   side: "roof" | "left" | "right" | "rear" | "floor";
   title: string;
@@ -25,12 +25,12 @@ export interface FixingRow {
 }
 
 /** Metal that was met behind a cut on a van of some type; of handed-over builds as well. */
-export interface MemberRow {
+export interface FramePartRow {
   buildId: string;
   vanId: string;
   title: string;
-  side: Member["side"];
-  what: Member["what"];
+  side: FramePart["side"];
+  what: FramePart["what"];
   says: string;
 }
 

@@ -161,7 +161,7 @@ export function testShop(builds: BuildRow[] = [testBuild("a")]): Shop {
     suppliers: [{ id: "s", name: "Bay Glass", leadBestDays: 2, leadLikelyDays: 5, leadWorstDays: 12, retired: false, version: 1 }],
     tools: [{ id: "nib", name: "nibbler", pieces: 1, state: "sound", note: "", held: false, version: 1, ...NO_MACHINE }],
     templates: [],
-    weep: [],
+    leaks: [],
     fixings: [],
     members: [],
     marked: [],

@@ -4,7 +4,7 @@ import type { Plan } from "../../plan/model";
 import { sayClock, sayTime } from "../../plan/words";
 import { zoneOf } from "../../time/zone";
 import { isOpen, penetrationsIn } from "../openings/holes";
-import { sparksOpen } from "../openings/hot-work";
+import { hotWorkOpen } from "../openings/hot-work";
 import { entriesOf } from "../records/kinds/of";
 import { obstacles } from "../starts/ready";
 import type { Shop } from "../state/model";
@@ -37,7 +37,7 @@ export function dayEnd(shop: Shop, plan: Plan | undefined, fitter: string, now: 
     for (const r of j.remainders) open.push(`${j.name} still has something to finish: ${r.text}`);
     for (const r of j.remarks) if (zone.dayOf(r.saidAt) === today) open.push(`said today: ${r.text}`);
     for (const s of entriesOf(b.records, "sparks"))
-      if (s.jobId === j.id && s.data.stamps?.last) for (const w of sparksOpen(b, s.data, now, zone)) open.push(`${s.title}: ${w}`);
+      if (s.jobId === j.id && s.data.stamps?.last) for (const w of hotWorkOpen(b, s.data, now, zone)) open.push(`${s.title}: ${w}`);
     for (const h of penetrationsIn(b.records))
       if (h.jobId === j.id && isOpen(h.data))
         open.push(`hole ${h.no}, ${h.title}: ${h.data.cover ? `covered, ${h.data.cover}` : "no cover"}`);

@@ -3,9 +3,9 @@
 import { describe, expect, it } from "vitest";
 import type { Plan } from "../../plan/model";
 import { decisions } from "../builds/decisions";
-import { slipAsks, slipWords } from "../planning/delays";
+import { delayAsks, delayWords } from "../planning/delays";
 import { firstTimeWords, kindOf, newTo, timesDone } from "../starts/first-time";
-import { tiredWords, workedOf } from "../starts/long-day";
+import { longDayWords, workedOf } from "../starts/long-day";
 import { toProblem } from "../state/problem";
 import { entry } from "../testing/entry";
 import { at, done, job, NOW, testShop } from "../testing/shop";
@@ -64,17 +64,17 @@ describe("tired, cold, late", () => {
   it("speaks against what a bad hour spoils, not against the rest", () => {
     const s = testShop();
     const fan = job(s, "OP-04");
-    expect(tiredWords(s, fan, ["ines"], "b1", NOW)).toEqual([]);
-    expect(tiredWords(s, fan, ["ines"], "b1", at("2027-03-03T20:05"))).toEqual(["Better in the morning: it is 20:05"]);
-    expect(tiredWords(s, job(s, "ST-02"), ["ines"], "b1", at("2027-03-03T20:05"))).toEqual([]);
+    expect(longDayWords(s, fan, ["ines"], "b1", NOW)).toEqual([]);
+    expect(longDayWords(s, fan, ["ines"], "b1", at("2027-03-03T20:05"))).toEqual(["Better in the morning: it is 20:05"]);
+    expect(longDayWords(s, job(s, "ST-02"), ["ines"], "b1", at("2027-03-03T20:05"))).toEqual([]);
     s.bays[0].tempC = 8;
-    expect(tiredWords(s, fan, ["ines"], s.bays[0].id, NOW)[0]).toMatch(/is at 8 °C$/);
+    expect(longDayWords(s, fan, ["ines"], s.bays[0].id, NOW)[0]).toMatch(/is at 8 °C$/);
     worked(s, "ST-01", "2027-03-03T06:00", "2027-03-03T20:00");
-    expect(tiredWords(s, fan, ["ines"], "b2", at("2027-03-03T19:59"))).toEqual([]);
+    expect(longDayWords(s, fan, ["ines"], "b2", at("2027-03-03T19:59"))).toEqual([]);
     for (let d = 24; d <= 28; d++)
       worked(s, ["ST-02", "ST-03", "ST-04", "ST-06", "ST-07"][d - 24], `2027-02-${d}T09:00`, `2027-02-${d}T10:00`);
     worked(s, "OP-01", "2027-03-01T09:00", "2027-03-02T10:00");
-    expect(tiredWords(s, fan, ["ines"], "b2", at("2027-03-03T19:59"))[0]).toMatch(/Ines is at the 8th day in a row/);
+    expect(longDayWords(s, fan, ["ines"], "b2", at("2027-03-03T19:59"))[0]).toMatch(/Ines is at the 8th day in a row/);
   });
 });
 
@@ -134,11 +134,11 @@ describe("the end of a day", () => {
 
 describe("jobs that are put off", () => {
   it("ask from the third time on, while they are not begun", () => {
-    expect(slipWords({ count: 1, minutes: 90 })).toBe("put off once, 1 h 30 in all");
-    expect(slipAsks({}, { state: "todo" }, { count: 3, minutes: 300 })).toBe(true);
-    expect(slipAsks({}, { state: "todo" }, { count: 2, minutes: 9000 })).toBe(false);
-    expect(slipAsks({}, { state: "started" }, { count: 5, minutes: 300 })).toBe(false);
-    expect(slipAsks({}, { state: "todo" }, undefined)).toBe(false);
+    expect(delayWords({ count: 1, minutes: 90 })).toBe("put off once, 1 h 30 in all");
+    expect(delayAsks({}, { state: "todo" }, { count: 3, minutes: 300 })).toBe(true);
+    expect(delayAsks({}, { state: "todo" }, { count: 2, minutes: 9000 })).toBe(false);
+    expect(delayAsks({}, { state: "started" }, { count: 5, minutes: 300 })).toBe(false);
+    expect(delayAsks({}, { state: "todo" }, undefined)).toBe(false);
   });
   it("stand in the lead's list", () => {
     const s = testShop();

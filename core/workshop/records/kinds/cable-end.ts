@@ -1,6 +1,6 @@
 // The tail of a powered unit, and the last question to the client before the strip closes.
 
-import { type Docket, docket } from "./fields";
+import { type Declared, declared } from "./fields";
 
 /** Added to the way to the junction: what a hand needs to connect it. */
 const SPARE_MM = 300;
@@ -21,7 +21,7 @@ export interface Tail {
 
 export const tailMm = (d: Pick<Tail, "junctionMm">): number => d.junctionMm + SPARE_MM;
 
-export const TAIL = docket<Tail>({
+export const TAIL = declared<Tail>({
   kind: "tail",
   one: "The cable end of a unit",
   many: "Cable ends",
@@ -60,7 +60,7 @@ export interface LastCall {
   answer: string;
 }
 
-export const LAST_CALL = docket<LastCall>({
+export const LAST_CALL = declared<LastCall>({
   kind: "lastcall",
   one: "The last question",
   many: "Any more holes?",
@@ -76,4 +76,4 @@ export const LAST_CALL = docket<LastCall>({
   over: () => true,
 });
 
-export const tailDockets: readonly Docket[] = [TAIL, LAST_CALL];
+export const cableEndKinds: readonly Declared[] = [TAIL, LAST_CALL];

@@ -1,6 +1,6 @@
 // Owner, payer and user of a van, the consents for what can't be undone, and what others had done to it before.
 
-import { type Choice, docket } from "./fields";
+import { type Choice, declared } from "./fields";
 
 /** Who owns it (the entry's title), who pays, who will drive and sleep in it, and what the layout has to hold for them. */
 export interface Owner {
@@ -62,7 +62,7 @@ export function ownerFindings(o: Owner): string[] {
   return out;
 }
 
-export const OWNER = docket<Owner>({
+export const OWNER = declared<Owner>({
   kind: "owner",
   one: "Owner, payer, user",
   many: "Owner, payer, user",
@@ -141,7 +141,7 @@ export const OWNER = docket<Owner>({
   over: () => true,
 });
 
-export const CONSENT = docket<Consent>({
+export const CONSENT = declared<Consent>({
   kind: "consent",
   one: "A consent",
   many: "Consents",
@@ -197,7 +197,7 @@ export interface Others {
 
 const TESTS = { look: "looked at", pull: "pulled at", meter: "metered", water: "watered" };
 
-export const OTHERS = docket<Others>({
+export const OTHERS = declared<Others>({
   kind: "others",
   one: "Work of others",
   many: "Work of others",

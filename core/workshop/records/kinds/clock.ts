@@ -1,7 +1,7 @@
 // Short clocks that run at the bench: flash-off, open time, second bead, squeeze-out, masking tape, pot life; and the four
 // times of a bond.
 
-import { docket } from "./fields";
+import { declared } from "./fields";
 
 export const CLOCKS = {
   "flash-off": { minutes: 15, over: "prime or bead now; past the longest wait, wipe again" },
@@ -27,7 +27,7 @@ export interface Clock {
   minutes: number;
 }
 
-export const CLOCK_DOCKET = docket<Clock>({
+export const CLOCK_KIND = declared<Clock>({
   kind: "clock",
   one: "A clock",
   many: "Clocks",

@@ -1,7 +1,7 @@
 // Who decides an open choice, where that is not the client.
 
 import { CHOICES } from "../../../library/choices";
-import { docket } from "./fields";
+import { declared } from "./fields";
 
 /** Closed: the client decides again. */
 export interface Decider {
@@ -12,7 +12,7 @@ export interface Decider {
 
 const SIDES = { client: "the client's side", house: "the house", outside: "somebody outside" } as const;
 
-export const DECIDER = docket<Decider>({
+export const DECIDER = declared<Decider>({
   kind: "decider",
   one: "Who decides",
   many: "Who decides what",

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { readRecord } from "../records";
 import { type FieldSpec, fromTyped, missing, schemaOf, tidy, toTyped } from "./fields";
-import { DOCKETS, type DocketKind, docketOver } from "./kinds";
+import { DECLARED_KINDS, type DeclaredKind, declaredOver } from "./kinds";
 
 const figure = (t: string) => (t.trim() === "" ? undefined : Number(t.replace(",", ".")));
 
@@ -45,7 +45,7 @@ describe("declared fields", () => {
 });
 
 /** A right entry of each kind, and wrong ones with the field that is named. */
-const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over: boolean }> = {
+const CASES: Record<DeclaredKind, { right: object; wrong: [object, string][]; over: boolean }> = {
   parked: {
     right: { wakes: "job", code: "PA-03", owner: "Teo" },
     wrong: [
@@ -252,7 +252,7 @@ const CASES: Record<DocketKind, { right: object; wrong: [object, string][]; over
   },
 };
 
-const faultsOf = (kind: DocketKind, data: object): string[] => {
+const faultsOf = (kind: DeclaredKind, data: object): string[] => {
   try {
     return readRecord(kind, data).faults.map((f) => f.path);
   } catch (e) {
@@ -260,12 +260,12 @@ const faultsOf = (kind: DocketKind, data: object): string[] => {
   }
 };
 
-describe.each(Object.entries(CASES) as [DocketKind, (typeof CASES)[DocketKind]][])("an entry of kind %s", (kind, c) => {
+describe.each(Object.entries(CASES) as [DeclaredKind, (typeof CASES)[DeclaredKind]][])("an entry of kind %s", (kind, c) => {
   it("is taken when it is right, and says itself in words", () => {
     expect(faultsOf(kind, c.right)).toEqual([]);
-    expect(DOCKETS[kind].says(c.right as never)).toMatch(/\w/);
-    expect(["ok", "warn", "stop", "none"]).toContain(DOCKETS[kind].tone(c.right as never));
-    expect(docketOver(kind, c.right as never, false)).toBe(c.over);
+    expect(DECLARED_KINDS[kind].says(c.right as never)).toMatch(/\w/);
+    expect(["ok", "warn", "stop", "none"]).toContain(DECLARED_KINDS[kind].tone(c.right as never));
+    expect(declaredOver(kind, c.right as never, false)).toBe(c.over);
   });
   it.each(c.wrong)("is refused with its field: %j", (data, field) => {
     expect(faultsOf(kind, data)).toContain(field);

@@ -29,7 +29,7 @@ export interface Fault {
 }
 
 /** A kind of entry: what it is called, what is asked, and what follows from it by itself. */
-export interface Docket<D = Values> {
+export interface Declared<D = Values> {
   kind: string;
   one: string;
   many: string;
@@ -53,7 +53,7 @@ export interface Docket<D = Values> {
 }
 
 /** A declared kind seen without its data's type: for lists of all kinds. */
-export const docket = <D extends object>(d: Docket<D>): Docket => d as unknown as Docket;
+export const declared = <D extends object>(d: Declared<D>): Declared => d as unknown as Declared;
 
 const text = (spec: { required?: boolean }) => ({
   type: "string",

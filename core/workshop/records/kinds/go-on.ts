@@ -1,12 +1,12 @@
 // Going on against the clock of an open skin: by name, with why.
 
-import { docket } from "./fields";
+import { declared } from "./fields";
 
 export interface GoOn {
   why: string;
 }
 
-export const GO_ON = docket<GoOn>({
+export const GO_ON = declared<GoOn>({
   kind: "goon",
   one: "Going on against the clock",
   many: "Going on against the clock",

@@ -1,6 +1,6 @@
 // What comes into the house: a van with what belongs to its people, and a unit with what belongs into its box.
 
-import { type Docket, docket, type Fault } from "./fields";
+import { type Declared, declared, type Fault } from "./fields";
 
 /** A van handed over to us, or back. */
 export interface Arrival {
@@ -16,7 +16,7 @@ export interface Arrival {
 
 const FUEL = ["empty", "quarter", "half", "three quarters", "full"] as const;
 
-export const ARRIVAL = docket<Arrival>({
+export const ARRIVAL = declared<Arrival>({
   kind: "arrival",
   one: "A handover of the van",
   many: "Handed over, in and out",
@@ -79,7 +79,7 @@ export const usualContents = (): NonNullable<Contents["items"]> => BOX.map((name
 
 export const shortItems = (d: Contents): string[] => (d.items ?? []).filter((i) => i.state !== "there").map((i) => `${i.name} ${i.state}`);
 
-export const CONTENTS = docket<Contents>({
+export const CONTENTS = declared<Contents>({
   kind: "contents",
   one: "The contents of a unit",
   many: "Contents of the units",
@@ -142,4 +142,4 @@ export const CONTENTS = docket<Contents>({
   },
 });
 
-export const goodsDockets: readonly Docket[] = [ARRIVAL, CONTENTS];
+export const goodsKinds: readonly Declared[] = [ARRIVAL, CONTENTS];

@@ -1,13 +1,13 @@
 // A cut, a drilling or a grinding: what is worn, what is shut, and that its chips are off again the same day.
 
-import { docket } from "./fields";
+import { declared } from "./fields";
 
 export interface Stamp {
   by: string;
   at: number;
 }
 
-export interface Sparks {
+export interface HotWork {
   tool: "jigsaw" | "nibbler" | "reciprocating saw" | "grinder" | "drill" | "hole saw";
   /** What sparks or chips can reach, and is covered. */
   masked?: string;
@@ -29,7 +29,7 @@ export const WORN = [
   ["shield", "face shield, overhead"],
 ] as const;
 
-export const SPARKS = docket<Sparks>({
+export const SPARKS = declared<HotWork>({
   kind: "sparks",
   one: "Hot work and swarf",
   many: "Hot work and swarf",

@@ -1,34 +1,34 @@
 // Every declared kind of entry, by its name.
 
 import type { House } from "../../state/house-figures";
-import { type LastCall, type Tail, tailDockets } from "./cable-end";
+import { cableEndKinds, type LastCall, type Tail } from "./cable-end";
 import { CONSENT, type Consent, OTHERS, type Others, OWNER, type Owner } from "./client";
-import { CLOCK_DOCKET, type Clock } from "./clock";
+import { CLOCK_KIND, type Clock } from "./clock";
 import { DECIDER, type Decider } from "./decider";
-import type { Docket, Fault, Values } from "./fields";
+import type { Declared, Fault, Values } from "./fields";
 import { missing, schemaOf, tidy } from "./fields";
 import { GO_ON, type GoOn } from "./go-on";
-import { type Arrival, type Contents, goodsDockets } from "./goods";
-import { SPARKS, type Sparks } from "./hot-work";
-import { type LayoutLine, type LayoutOpen, layoutDockets } from "./layout";
+import { type Arrival, type Contents, goodsKinds } from "./goods";
+import { type HotWork, SPARKS } from "./hot-work";
+import { type LayoutLine, type LayoutOpen, layoutKinds } from "./layout";
 import { LOOKED, type Looked } from "./looked";
 import { REACH, type Reach } from "./reach";
 import { SEAT, type Seat } from "./seat";
-import { type Attend, type DayEndChoice, type Parked, type Reading, type Substitute, waitDockets, type ZoneBench } from "./set-aside";
-import { type Fixing, type Member, type Round, stripDockets, type Trap } from "./strip";
-import { TEMPORARY_DOCKET, type Temporary } from "./temporary";
+import { type Attend, type DayEndChoice, type Parked, type Reading, type Substitute, waitKinds, type ZoneBench } from "./set-aside";
+import { type Fixing, type FramePart, type Round, stripKinds, type Trap } from "./strip";
+import { TEMPORARY_KIND, type Temporary } from "./temporary";
 
 /** What each kind keeps. */
-export interface DocketData {
+export interface DeclaredData {
   owner: Owner;
   consent: Consent;
   others: Others;
   round: Round;
   trap: Trap;
   fixing: Fixing;
-  member: Member;
+  member: FramePart;
   seat: Seat;
-  sparks: Sparks;
+  sparks: HotWork;
   arrival: Arrival;
   contents: Contents;
   clock: Clock;
@@ -48,39 +48,39 @@ export interface DocketData {
   substitute: Substitute;
   reach: Reach;
 }
-export type DocketKind = keyof DocketData;
+export type DeclaredKind = keyof DeclaredData;
 
-export const DOCKETS: Record<DocketKind, Docket> = Object.fromEntries(
+export const DECLARED_KINDS: Record<DeclaredKind, Declared> = Object.fromEntries(
   [
     OWNER,
     CONSENT,
     OTHERS,
     SEAT,
     SPARKS,
-    CLOCK_DOCKET,
-    TEMPORARY_DOCKET,
+    CLOCK_KIND,
+    TEMPORARY_KIND,
     GO_ON,
     LOOKED,
     REACH,
-    ...goodsDockets,
-    ...stripDockets,
-    ...layoutDockets,
-    ...tailDockets,
-    ...waitDockets,
+    ...goodsKinds,
+    ...stripKinds,
+    ...layoutKinds,
+    ...cableEndKinds,
+    ...waitKinds,
     DECIDER,
   ].map((d) => [d.kind, d]),
-) as Record<DocketKind, Docket>;
+) as Record<DeclaredKind, Declared>;
 
-export const isDocket = (kind: string): kind is DocketKind => kind in DOCKETS;
+export const isDeclared = (kind: string): kind is DeclaredKind => kind in DECLARED_KINDS;
 
-export const docketSchema = (kind: DocketKind): object => schemaOf(DOCKETS[kind].fields);
+export const declaredSchema = (kind: DeclaredKind): object => schemaOf(DECLARED_KINDS[kind].fields);
 
 /** The data without what is not asked of it, and what is wrong with it by field. */
-export function docketRead(kind: DocketKind, data: Values, closed: boolean, house: House = {}): { data: Values; faults: Fault[] } {
-  const d = DOCKETS[kind];
+export function readDeclared(kind: DeclaredKind, data: Values, closed: boolean, house: House = {}): { data: Values; faults: Fault[] } {
+  const d = DECLARED_KINDS[kind];
   const clean = tidy(d.fields, data);
   return { data: clean, faults: [...missing(d.fields, clean), ...(d.faults?.(clean, closed, house) ?? [])] };
 }
 
 /** Whether it is over: by what it says, or because somebody closed it. */
-export const docketOver = (kind: DocketKind, data: Values, closed: boolean): boolean => DOCKETS[kind].over?.(data) ?? closed;
+export const declaredOver = (kind: DeclaredKind, data: Values, closed: boolean): boolean => DECLARED_KINDS[kind].over?.(data) ?? closed;

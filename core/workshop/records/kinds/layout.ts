@@ -1,6 +1,6 @@
 // What the layout asks of the cuts: what is still open near an opening, and lines of walls and backs that one keeps off.
 
-import { type Docket, docket } from "./fields";
+import { type Declared, declared } from "./fields";
 
 export const LAYOUT_SIDES = { left: "left wall", right: "right wall", both: "both walls", rear: "rear", roof: "roof" } as const;
 export type LayoutSide = keyof typeof LAYOUT_SIDES;
@@ -25,7 +25,7 @@ export interface LayoutLine {
 
 const side = { key: "side", label: "Side", type: "choice" as const, options: Object.entries(LAYOUT_SIDES), required: true };
 
-export const LAYOUT = docket<LayoutOpen>({
+export const LAYOUT = declared<LayoutOpen>({
   kind: "layout",
   one: "Something open in the layout",
   many: "Open in the layout",
@@ -58,7 +58,7 @@ export const LAYOUT = docket<LayoutOpen>({
         : [],
 });
 
-export const LINE = docket<LayoutLine>({
+export const LINE = declared<LayoutLine>({
   kind: "line",
   one: "A line of the layout",
   many: "Lines of the layout",
@@ -75,4 +75,4 @@ export const LINE = docket<LayoutLine>({
   over: () => true,
 });
 
-export const layoutDockets: readonly Docket[] = [LAYOUT, LINE];
+export const layoutKinds: readonly Declared[] = [LAYOUT, LINE];

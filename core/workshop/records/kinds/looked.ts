@@ -1,12 +1,12 @@
 // A place that later work will cover, looked over: what was there, or that nothing was.
 
-import { docket } from "./fields";
+import { declared } from "./fields";
 
 export interface Looked {
   found: string;
 }
 
-export const LOOKED = docket<Looked>({
+export const LOOKED = declared<Looked>({
   kind: "looked",
   one: "A place looked over",
   many: "Places looked over",

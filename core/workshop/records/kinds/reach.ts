@@ -1,6 +1,6 @@
 // What a unit or a panel hides once it stands, and what it is fastened to: the order follows from it.
 
-import { docket } from "./fields";
+import { declared } from "./fields";
 
 /** Closed: it no longer counts. */
 export interface Reach {
@@ -16,7 +16,7 @@ export interface Reach {
   sides?: { side?: string; until?: string; covered?: string }[];
 }
 
-export const REACH = docket<Reach>({
+export const REACH = declared<Reach>({
   kind: "reach",
   one: "What stands in the way of what",
   many: "Access before it closes",

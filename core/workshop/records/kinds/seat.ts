@@ -1,7 +1,7 @@
 // A travel seat that was loose, or whose mount is to be altered: one route, who released it, a torque for each bolt, proof.
 
 import { figure, type House } from "../../state/house-figures";
-import { docket, type Fault } from "./fields";
+import { declared, type Fault } from "./fields";
 
 export interface Seat {
   /** What is done where the pattern does not fit; left out where the mount is not touched. */
@@ -51,7 +51,7 @@ export const seatOpen = (house: House, d: Seat): string[] => [
     .map(([, words]) => `not seen: ${words}`),
 ];
 
-export const SEAT = docket<Seat>({
+export const SEAT = declared<Seat>({
   kind: "seat",
   one: "A travel seat",
   many: "Travel seats that were loose",

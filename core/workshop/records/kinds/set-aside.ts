@@ -1,7 +1,7 @@
 // What is put aside until something lets it go on: parked things, zones lent as a bench, somebody who stays with a hold, how warm it
 // was, and how a day was ended.
 
-import { type Docket, docket, type Fault } from "./fields";
+import { type Declared, declared, type Fault } from "./fields";
 
 /** A thing that can't be finished yet. Closed: it is done. */
 export interface Parked {
@@ -14,7 +14,7 @@ export interface Parked {
   note?: string;
 }
 
-export const PARKED = docket<Parked>({
+export const PARKED = declared<Parked>({
   kind: "parked",
   one: "A parked thing",
   many: "Parked things",
@@ -55,7 +55,7 @@ export interface Attend {
   until?: string;
 }
 
-export const ATTEND = docket<Attend>({
+export const ATTEND = declared<Attend>({
   kind: "attend",
   one: "Who stays with it",
   many: "Who stays with what cures",
@@ -87,7 +87,7 @@ export interface Reading {
   tempC: number;
 }
 
-export const READING = docket<Reading>({
+export const READING = declared<Reading>({
   kind: "reading",
   one: "How warm it is",
   many: "Warmth read off",
@@ -121,7 +121,7 @@ export interface ZoneBench {
   owner: string;
 }
 
-export const ZONE_BENCH = docket<ZoneBench>({
+export const ZONE_BENCH = declared<ZoneBench>({
   kind: "zonebench",
   one: "A zone as a bench",
   many: "Zones that serve as a bench",
@@ -146,7 +146,7 @@ export interface DayEndChoice {
   who: string;
 }
 
-export const DAY_END = docket<DayEndChoice>({
+export const DAY_END = declared<DayEndChoice>({
   kind: "dayend",
   one: "Stop, or one more",
   many: "Stop, or one more",
@@ -183,7 +183,7 @@ export interface Substitute {
   price?: number;
 }
 
-export const SUBSTITUTE = docket<Substitute>({
+export const SUBSTITUTE = declared<Substitute>({
   kind: "substitute",
   one: "Something else instead",
   many: "Instead of a part that is late",
@@ -214,4 +214,4 @@ export const SUBSTITUTE = docket<Substitute>({
   closes: "Solved",
 });
 
-export const waitDockets: readonly Docket[] = [PARKED, ATTEND, READING, ZONE_BENCH, DAY_END, SUBSTITUTE];
+export const waitKinds: readonly Declared[] = [PARKED, ATTEND, READING, ZONE_BENCH, DAY_END, SUBSTITUTE];

@@ -1,7 +1,7 @@
 // What is written down while a van is stripped: walk-rounds, what later work would trap, fixings, and metal behind a cut.
 
 import { VIEW_LABEL, VIEWS, type ViewName } from "../../../van/drawing";
-import { type Docket, docket } from "./fields";
+import { type Declared, declared } from "./fields";
 
 /** A walk round the van with the same views each time, so that a damage can be dated. */
 export interface Round {
@@ -18,7 +18,7 @@ export const ROUND_WORDS: Record<Round["when"], string> = {
   handover: "at handover",
 };
 
-export const ROUND = docket<Round>({
+export const ROUND = declared<Round>({
   kind: "round",
   one: "A walk round the van",
   many: "Walk-rounds",
@@ -57,7 +57,7 @@ const UNDER: Record<Trap["under"], string> = {
   lining: "behind a lining",
 };
 
-export const TRAP = docket<Trap>({
+export const TRAP = declared<Trap>({
   kind: "trap",
   one: "A thing that would be trapped",
   many: "What later work would trap",
@@ -108,7 +108,7 @@ export interface Fixing {
 export const FIXINGS = ["clip", "hook tape", "bolt", "rivet", "bond"] as const;
 export type FixingKind = (typeof FIXINGS)[number];
 
-export const FIXING = docket<Fixing>({
+export const FIXING = declared<Fixing>({
   kind: "fixing",
   one: "Fixings of one kind",
   many: "Fixings",
@@ -136,7 +136,7 @@ export const FIXING = docket<Fixing>({
 });
 
 /** Metal that lies in the outline of a cut. */
-export interface Member {
+export interface FramePart {
   side: "roof" | "left" | "right" | "rear" | "floor";
   what: "beam" | "stiffener" | "inner sheet" | "bracket";
   mayGo: "unknown" | "yes" | "no";
@@ -150,7 +150,7 @@ export interface Member {
   note?: string;
 }
 
-export const MEMBER = docket<Member>({
+export const MEMBER = declared<FramePart>({
   kind: "member",
   one: "Metal behind a cut",
   many: "Metal behind the cuts",
@@ -239,4 +239,4 @@ export const MEMBER = docket<Member>({
   over: (d) => d.mayGo === "yes" && d.coated === true,
 });
 
-export const stripDockets: readonly Docket[] = [ROUND, TRAP, FIXING, MEMBER];
+export const stripKinds: readonly Declared[] = [ROUND, TRAP, FIXING, MEMBER];

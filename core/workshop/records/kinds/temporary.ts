@@ -1,6 +1,6 @@
 // Temporary things: sheet, tape, brace, prop, plugged cavity, film, a supply for a test. Each has to come off again before something.
 
-import { docket } from "./fields";
+import { declared } from "./fields";
 
 export const TEMPORARY = ["sheet", "tape", "brace", "prop", "block", "plug", "film", "capped pipe", "test supply", "kept floor"] as const;
 
@@ -26,7 +26,7 @@ export interface Temporary {
   note?: string;
 }
 
-export const TEMPORARY_DOCKET = docket<Temporary>({
+export const TEMPORARY_KIND = declared<Temporary>({
   kind: "temporary",
   one: "A temporary thing",
   many: "Temporary things",

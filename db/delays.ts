@@ -1,11 +1,11 @@
 // Slips of jobs from one published plan to the next.
 
 import type { Pool } from "mysql2/promise";
-import type { Slip } from "@/core/workshop/planning/delays";
+import type { Delay } from "@/core/workshop/planning/delays";
 import { type Conn, rows } from "./pool";
 
 /** By job, of starts put off by so many minutes at least: only of active builds, and only jobs that are not begun. */
-export async function loadSlips(c: Conn | Pool, from: number): Promise<Map<string, Slip>> {
+export async function loadDelays(c: Conn | Pool, from: number): Promise<Map<string, Delay>> {
   const list = await rows<{ job_id: string; n: number; minutes: number }>(
     c,
     `SELECT job_id, COUNT(*) AS n, CAST(SUM(later) AS SIGNED) AS minutes FROM (

@@ -2,7 +2,7 @@
 // The form of any declared kind of entry: its fields as they are declared, asked only where they apply.
 
 import { useState } from "react";
-import { type Docket, type FieldSpec, fromTyped, type Typed, toTyped, type Values } from "@/core/workshop/records/kinds/fields";
+import { type Declared, type FieldSpec, fromTyped, type Typed, toTyped, type Values } from "@/core/workshop/records/kinds/fields";
 import { Button } from "../../kit/button";
 import { Area, Check, Field, faultOf, Select } from "../../kit/field";
 import { figure } from "../../kit/figure";
@@ -23,15 +23,15 @@ export interface Entry {
   photos: string[];
 }
 
-export function DocketForm({
-  docket: d,
+export function DeclaredForm({
+  declared: d,
   buildId,
   was,
   preset,
   jobs,
   onDone,
 }: {
-  docket: Docket;
+  declared: Declared;
   buildId: string;
   was?: Entry;
   /** What a new one starts with. */

@@ -2,7 +2,7 @@
 
 import { v7 } from "uuid";
 import { throwsChips } from "@/core/workshop/openings/hot-work";
-import type { Sparks } from "@/core/workshop/records/kinds/hot-work";
+import type { HotWork } from "@/core/workshop/records/kinds/hot-work";
 import { entriesOf } from "@/core/workshop/records/kinds/of";
 import type { JobRow, Shop } from "@/core/workshop/state/model";
 import { deleteRecord } from "@/db/papers";
@@ -15,9 +15,9 @@ const entryOf = (shop: Shop, job: JobRow) =>
     .filter((r) => r.jobId === job.id)
     .at(-1);
 
-export async function sparksBegin(x: Change, user: User, shop: Shop, job: JobRow): Promise<void> {
+export async function hotWorkBegin(x: Change, user: User, shop: Shop, job: JobRow): Promise<void> {
   if (!throwsChips(job) || job.state !== "todo" || entryOf(shop, job)) return;
-  const data: Sparks = { tool: "jigsaw" };
+  const data: HotWork = { tool: "jigsaw" };
   await addRecord(x.c, {
     id: v7(),
     buildId: job.buildId,
@@ -31,14 +31,14 @@ export async function sparksBegin(x: Change, user: User, shop: Shop, job: JobRow
 }
 
 /** The last chip fell at the latest when the work ended. */
-export async function sparksEnd(x: Change, user: User, shop: Shop, job: JobRow): Promise<void> {
+export async function hotWorkEnd(x: Change, user: User, shop: Shop, job: JobRow): Promise<void> {
   const entry = entryOf(shop, job);
   if (!entry || entry.data.stamps?.last) return;
   await setRecordData(x.c, entry.id, { ...entry.data, stamps: { ...entry.data.stamps, last: { by: user.name, at: x.now } } }, null);
 }
 
 /** A start that is taken back leaves no entry behind. */
-export async function sparksUndo(x: Change, shop: Shop, job: JobRow): Promise<void> {
+export async function hotWorkUndo(x: Change, shop: Shop, job: JobRow): Promise<void> {
   const entry = entryOf(shop, job);
   if (entry && !entry.data.stamps) await deleteRecord(x.c, entry.id);
 }

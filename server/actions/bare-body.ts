@@ -51,7 +51,7 @@ export const shellActions = [
   action<Record<string, never>>({ method: "POST", path: "builds/*/holes-asked", role: "any" }, body({}), (_b, { user, ids }) =>
     change(user, async (x) => {
       const { shop, build } = await shopOf(x, ids[0]);
-      const asked = askedFor(build, shop.weep);
+      const asked = askedFor(build, shop.leaks);
       if (!asked.length) throw new Refusal(409, "All that the order asks for is in the list.");
       const first = nextNumber(build.records);
       for (const [i, a] of asked.entries()) {

@@ -1,16 +1,16 @@
 // Points of a type of van that have leaked.
 
 import type { Pool } from "mysql2/promise";
-import type { WeepPoint } from "@/core/workshop/state/model";
+import type { LeakPoint } from "@/core/workshop/state/model";
 import { type Conn, rows, run } from "./pool";
 
-export async function loadWeep(c: Conn | Pool): Promise<WeepPoint[]> {
+export async function loadLeaks(c: Conn | Pool): Promise<LeakPoint[]> {
   const list = await rows<Record<string, string>>(c, "SELECT * FROM weep_point ORDER BY van_id, side, title");
-  return list.map((r) => ({ vanId: r.van_id, side: r.side as WeepPoint["side"], title: r.title, place: r.place, found: r.found }));
+  return list.map((r) => ({ vanId: r.van_id, side: r.side as LeakPoint["side"], title: r.title, place: r.place, found: r.found }));
 }
 
 /** Kept once; what was known of it stays. */
-export async function addWeep(c: Conn, w: WeepPoint): Promise<void> {
+export async function addLeak(c: Conn, w: LeakPoint): Promise<void> {
   await run(c, "INSERT IGNORE INTO weep_point (van_id, side, title, place, found) VALUES (?, ?, ?, ?, ?)", [
     w.vanId,
     w.side,

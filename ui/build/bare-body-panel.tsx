@@ -15,8 +15,8 @@ import { near } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
 import { Circuits } from "./circuits";
-import { DocketList } from "./docket/list";
 import { RecordEnd } from "./record-end";
+import { RecordList } from "./record-list/list";
 import type { BuildView } from "./view";
 
 export function ShellPanel({ view }: { view: BuildView }) {
@@ -60,8 +60,8 @@ export function ShellPanel({ view }: { view: BuildView }) {
         )}
       </section>
       <Circuits view={view} />
-      <DocketList view={view} kind="temporary" />
-      <DocketList
+      <RecordList view={view} kind="temporary" />
+      <RecordList
         view={view}
         kind="lastcall"
         preset={{ title: view.client, data: { on: zoneOf(view.zone).show(view.now).slice(0, 10) } }}

@@ -3,7 +3,7 @@
 
 import { useState } from "react";
 import type { Values } from "@/core/workshop/records/kinds/fields";
-import { DOCKETS, type DocketKind } from "@/core/workshop/records/kinds/kinds";
+import { DECLARED_KINDS, type DeclaredKind } from "@/core/workshop/records/kinds/kinds";
 import { Button } from "../../kit/button";
 import { cx } from "../../kit/cx";
 import { Dialog } from "../../kit/dialog";
@@ -11,14 +11,14 @@ import { time } from "../../kit/time";
 import { RecordPhotos } from "../record-photos";
 import { useRecordTools } from "../record-tools";
 import type { BuildView } from "../view";
-import { DocketForm, type Entry } from "./form";
+import { DeclaredForm, type Entry } from "./form";
 
 const TONE = { ok: "border-l-green", warn: "border-l-amber", stop: "border-l-signal", none: "border-l-line" } as const;
 
-export const entriesIn = (view: BuildView, kind: DocketKind): Entry[] =>
+export const entriesIn = (view: BuildView, kind: DeclaredKind): Entry[] =>
   (view.records.filter((r) => r.kind === kind) as unknown as Entry[]).sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id));
 
-export function DocketList({
+export function RecordList({
   view,
   kind,
   preset,
@@ -27,7 +27,7 @@ export function DocketList({
   children,
 }: {
   view: BuildView;
-  kind: DocketKind;
+  kind: DeclaredKind;
   preset?: { title?: string; data?: Values };
   /** Jobs that a new one may be written down at: asked for where they are given. */
   jobs?: readonly (readonly [id: string, name: string])[];
@@ -36,7 +36,7 @@ export function DocketList({
   /** What stands between the words on the kind and its entries. */
   children?: React.ReactNode;
 }) {
-  const d = DOCKETS[kind];
+  const d = DECLARED_KINDS[kind];
   const [form, setForm] = useState<{ was?: Entry }>();
   const list = entriesIn(view, kind);
   const { shown, tools } = useRecordTools(list, d.many.toLowerCase(), view.zone, (r) => d.says(r.data));
@@ -71,8 +71,8 @@ export function DocketList({
       </ul>
       <Dialog open={!!form} onOpenChange={(o) => !o && setForm(undefined)} title={form?.was ? form.was.title : d.one} wide>
         {form && (
-          <DocketForm
-            docket={d}
+          <DeclaredForm
+            declared={d}
             buildId={view.id}
             {...(jobs ? { jobs } : {})}
             {...(form.was ? { was: form.was } : preset ? { preset } : {})}

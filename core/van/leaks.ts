@@ -1,7 +1,7 @@
 // Factory fasteners, seams and plugs that pass the shell, by type of van: looked at on each before it is insulated.
 
 import { reader } from "../plan/fault";
-import data from "./weep.json";
+import data from "./leaks.json";
 
 export interface ShippedPoint {
   side: "roof" | "left" | "right" | "rear" | "floor";
