@@ -16,6 +16,7 @@ import type {
   PhotoRow,
   ReadingRow,
   Shop,
+  ShotRow,
   SupplierRow,
   ToolRow,
   VanRow,
@@ -44,6 +45,15 @@ function grouped<T>(list: readonly Raw[], key: string, make: (r: Raw) => T): Map
     else out.set(k, [make(r)]);
   }
   return out;
+}
+
+const made = new WeakMap<readonly Raw[], Map<string, unknown[]>>();
+
+/** The same of rows that are kept: made once for the same list of them. Nothing else may go into what is made. */
+function groupedOnce<T>(list: readonly Raw[], key: string, make: (r: Raw) => T): Map<string, T[]> {
+  let there = made.get(list) as Map<string, T[]> | undefined;
+  if (!there) made.set(list, (there = grouped(list, key, make)));
+  return there;
 }
 
 export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined> {
@@ -400,19 +410,19 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
     rows<Raw>(c, `SELECT x.* FROM remainder x ${ACTIVE} WHERE x.closed_at IS NULL ORDER BY x.said_at`),
   ]);
   const by = {
-    crew: grouped(crew, "job_id", (r) => ({
+    crew: groupedOnce(crew, "job_id", (r) => ({
       skill: text(r.skill),
       level: num(r.level),
       people: num(r.people),
       ticket: r.ticket as string | null,
     })),
-    who: grouped(who, "job_id", (r) => ({
+    who: groupedOnce(who, "job_id", (r) => ({
       fitter: text(r.fitter_id),
       helper: bool(r.helper),
       freedAt: fromSqlOrNull(r.freed_at as string | null),
     })),
-    pins: grouped(pins, "job_id", (r) => text(r.fitter_id)),
-    steps: grouped(steps, "job_id", (r) => ({
+    pins: groupedOnce(pins, "job_id", (r) => text(r.fitter_id)),
+    steps: groupedOnce(steps, "job_id", (r) => ({
       n: num(r.n),
       text: text(r.text),
       does: r.does as string | null,
@@ -420,14 +430,14 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       doneBy: r.done_by as string | null,
       waivedWhy: r.waived_why as string | null,
     })),
-    questions: grouped(questions, "job_id", (r) => ({
+    questions: groupedOnce(questions, "job_id", (r) => ({
       n: num(r.n),
       text: text(r.text),
       answeredAt: fromSqlOrNull(r.answered_at as string | null),
       answeredBy: r.answered_by as string | null,
       unsureBy: r.unsure_by as string | null,
     })),
-    remainders: grouped(remainders, "job_id", (r) => ({
+    remainders: groupedOnce(remainders, "job_id", (r) => ({
       id: text(r.id),
       jobId: text(r.job_id),
       text: text(r.text),
@@ -436,16 +446,16 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       saidBy: text(r.said_by),
       saidAt: fromSql(text(r.said_at)),
     })),
-    after: grouped(after, "job_id", (r) => ({
+    after: groupedOnce(after, "job_id", (r) => ({
       job: text(r.after_job_id),
       lag: num(r.lag_minutes),
       lagKind: r.lag_kind as "elapsed" | "working",
       ignoreHold: bool(r.ignore_hold),
       reason: text(r.reason),
     })),
-    covers: grouped(covers, "job_id", (r) => text(r.covered_job_id)),
-    parts: grouped(parts, "job_id", partOf),
-    photos: grouped(photos, "proof_shot_id", (r) => ({
+    covers: groupedOnce(covers, "job_id", (r) => text(r.covered_job_id)),
+    parts: groupedOnce(parts, "job_id", partOf),
+    photos: groupedOnce(photos, "proof_shot_id", (r) => ({
       id: text(r.id),
       shotId: text(r.proof_shot_id),
       sha256: text(r.sha256),
@@ -456,7 +466,7 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       reviewedBy: r.reviewed_by as string | null,
       lookAgain: r.look_again === null ? null : (json(r.look_again) as string[]),
     })),
-    remarks: grouped(remarks, "job_id", (r) => ({
+    remarks: groupedOnce(remarks, "job_id", (r) => ({
       id: text(r.id),
       jobId: text(r.job_id),
       kind: text(r.kind),
@@ -466,10 +476,12 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
       saidAt: fromSql(text(r.said_at)),
     })),
   };
-  const template = new Map(
-    held.map((r) => [text(r.job_id), { templateId: text(r.template_id), by: text(r.ticked_by), at: fromSql(text(r.ticked_at)) }]),
-  );
-  const shotsBy = grouped(shots, "job_id", (r) => ({
+  const template = groupedOnce(held, "job_id", (r) => ({
+    templateId: text(r.template_id),
+    by: text(r.ticked_by),
+    at: fromSql(text(r.ticked_at)),
+  }));
+  const shotsBy = shotsWith(shots, photos, (r) => ({
     id: text(r.id),
     n: num(r.n),
     text: text(r.text),
@@ -478,85 +490,141 @@ async function loadJobs(c: Conn | Pool): Promise<Map<string, JobRow[]>> {
     photos: by.photos.get(text(r.id)) ?? [],
   }));
   return grouped(list, "build_id", (r): JobRow => {
-    const id = text(r.id);
-    return {
-      id,
-      buildId: text(r.build_id),
-      code: text(r.code),
-      stage: text(r.stage),
-      name: text(r.name),
-      seq: num(r.seq),
-      minutes: { best: num(r.best_minutes), likely: num(r.likely_minutes), worst: num(r.worst_minutes) },
-      place: r.place as "van" | "bench",
-      yardOk: bool(r.yard_ok),
-      bayHas: json(r.bay_has),
-      zones: json(r.zones),
-      needs: {
-        dry: bool(r.needs_dry),
-        daylight: bool(r.needs_daylight),
-        minTempC: r.needs_min_temp_c as number | null,
-        maxTempC: r.needs_max_temp_c as number | null,
-        metal: bool(r.needs_metal),
-        maxWindMs: r.needs_max_wind_ms as number | null,
-        noisy: bool(r.noisy),
-        sameDay: bool(r.same_day),
-      },
-      hold: {
-        minutes: num(r.hold_minutes),
-        still: bool(r.hold_still),
-        keepOff: r.hold_keep_off === null ? null : json(r.hold_keep_off),
-        minTempC: r.hold_min_temp_c as number | null,
-      },
-      notBefore: fromSqlOrNull(r.not_before as string | null),
-      pin: { start: fromSqlOrNull(r.pin_start as string | null), place: r.pin_place as string | null, fitters: by.pins.get(id) ?? [] },
-      cautions: json(r.cautions),
-      kit: json(r.kit),
-      tools: json(r.tools),
-      roles: r.roles === null ? shippedRoles(text(r.code)) : json(r.roles),
-      tags: json(r.tags),
-      template: template.get(id) ?? null,
-      means: json(r.means),
-      irreversible: r.irreversible as string | null,
-      releasedBy: r.released_by as string | null,
-      releasedAt: fromSqlOrNull(r.released_at as string | null),
-      pieces:
-        r.pieces === null
-          ? null
-          : { name: text(r.piece_name), count: num(r.pieces), done: num(r.pieces_done), first: r.first_piece_asked === 1 },
-      firstPiece:
-        r.first_piece_at === null
-          ? null
-          : { by: r.first_piece_by as string | null, at: fromSql(r.first_piece_at as string), read: text(r.first_piece_read) },
-      timeBox: num(r.time_box),
-      ...(r.maker_minutes === null ? {} : { makerMinutes: num(r.maker_minutes) }),
-      setOut: json(r.set_out),
-      faults: json(r.faults),
-      undecided: json(r.undecided),
-      leaves: json(r.leaves),
-      state: r.state as JobState,
-      startedAt: fromSqlOrNull(r.started_at as string | null),
-      runningSince: fromSqlOrNull(r.running_since as string | null),
-      workedMinutes: num(r.worked_minutes),
-      endedAt: fromSqlOrNull(r.ended_at as string | null),
-      actualPlace: r.actual_place as string | null,
-      byOthers: r.by_others as string | null,
-      ...(r.own_best === null
-        ? {}
-        : { own: { best: num(r.own_best), likely: num(r.own_likely), worst: num(r.own_worst), hold: num(r.own_hold) } }),
-      ...(r.extra === null ? {} : { extra: r.extra as string }),
-      version: num(r.version),
-      crew: by.crew.get(id) ?? [],
-      ...peopleOf(by.who.get(id) ?? [], r.state === "done"),
-      steps: by.steps.get(id) ?? [],
-      questions: by.questions.get(id) ?? [],
-      remainders: by.remainders.get(id) ?? [],
-      after: by.after.get(id) ?? [],
-      covers: by.covers.get(id) ?? [],
-      parts: by.parts.get(id) ?? [],
-      shots: shotsBy.get(id) ?? [],
-      remarks: by.remarks.get(id) ?? [],
-    };
+    const own = ofRow(r);
+    const { id } = own;
+    return whole(
+      own,
+      [...Object.values(by), template, shotsBy].map((m) => m.get(id)),
+      () => ({
+        ...own,
+        pin: { start: fromSqlOrNull(r.pin_start as string | null), place: r.pin_place as string | null, fitters: by.pins.get(id) ?? [] },
+        template: template.get(id)?.[0] ?? null,
+        crew: by.crew.get(id) ?? [],
+        ...peopleOf(by.who.get(id) ?? [], r.state === "done"),
+        steps: by.steps.get(id) ?? [],
+        questions: by.questions.get(id) ?? [],
+        remainders: by.remainders.get(id) ?? [],
+        after: by.after.get(id) ?? [],
+        covers: by.covers.get(id) ?? [],
+        parts: by.parts.get(id) ?? [],
+        shots: shotsBy.get(id) ?? [],
+        remarks: by.remarks.get(id) ?? [],
+      }),
+    );
   });
+}
+
+const shotsMade = new WeakMap<readonly Raw[], { photos: readonly Raw[]; by: Map<string, ShotRow[]> }>();
+
+/** Shots by job, each with its photos; made once for the same lists of both. */
+function shotsWith(shots: readonly Raw[], photos: readonly Raw[], make: (r: Raw) => ShotRow): Map<string, ShotRow[]> {
+  let there = shotsMade.get(shots);
+  if (there?.photos !== photos) shotsMade.set(shots, (there = { photos, by: grouped(shots, "job_id", make) }));
+  return there.by;
+}
+
+const wholes = new WeakMap<Bare, { of: readonly unknown[]; job: JobRow }>();
+
+/** A job with all that hangs on it; the same again as long as none of that has changed. */
+function whole(own: Bare, of: readonly unknown[], make: () => JobRow): JobRow {
+  let there = wholes.get(own);
+  if (!there || there.of.some((x, i) => x !== of[i])) wholes.set(own, (there = { of, job: make() }));
+  return there.job;
+}
+
+type Bare = Omit<
+  JobRow,
+  | "pin"
+  | "template"
+  | "crew"
+  | "fitters"
+  | "helpers"
+  | "steps"
+  | "questions"
+  | "remainders"
+  | "after"
+  | "covers"
+  | "parts"
+  | "shots"
+  | "remarks"
+>;
+
+const bare = new WeakMap<Raw, Bare>();
+
+/** What a job's own row says of it; made once for the same row. */
+function ofRow(r: Raw): Bare {
+  let there = bare.get(r);
+  if (!there) bare.set(r, (there = bareJob(r)));
+  return there;
+}
+
+function bareJob(r: Raw): Bare {
+  const id = text(r.id);
+  return {
+    id,
+    buildId: text(r.build_id),
+    code: text(r.code),
+    stage: text(r.stage),
+    name: text(r.name),
+    seq: num(r.seq),
+    minutes: { best: num(r.best_minutes), likely: num(r.likely_minutes), worst: num(r.worst_minutes) },
+    place: r.place as "van" | "bench",
+    yardOk: bool(r.yard_ok),
+    bayHas: json(r.bay_has),
+    zones: json(r.zones),
+    needs: {
+      dry: bool(r.needs_dry),
+      daylight: bool(r.needs_daylight),
+      minTempC: r.needs_min_temp_c as number | null,
+      maxTempC: r.needs_max_temp_c as number | null,
+      metal: bool(r.needs_metal),
+      maxWindMs: r.needs_max_wind_ms as number | null,
+      noisy: bool(r.noisy),
+      sameDay: bool(r.same_day),
+    },
+    hold: {
+      minutes: num(r.hold_minutes),
+      still: bool(r.hold_still),
+      keepOff: r.hold_keep_off === null ? null : json(r.hold_keep_off),
+      minTempC: r.hold_min_temp_c as number | null,
+    },
+    notBefore: fromSqlOrNull(r.not_before as string | null),
+    cautions: json(r.cautions),
+    kit: json(r.kit),
+    tools: json(r.tools),
+    roles: r.roles === null ? shippedRoles(text(r.code)) : json(r.roles),
+    tags: json(r.tags),
+    means: json(r.means),
+    irreversible: r.irreversible as string | null,
+    releasedBy: r.released_by as string | null,
+    releasedAt: fromSqlOrNull(r.released_at as string | null),
+    pieces:
+      r.pieces === null
+        ? null
+        : { name: text(r.piece_name), count: num(r.pieces), done: num(r.pieces_done), first: r.first_piece_asked === 1 },
+    firstPiece:
+      r.first_piece_at === null
+        ? null
+        : { by: r.first_piece_by as string | null, at: fromSql(r.first_piece_at as string), read: text(r.first_piece_read) },
+    timeBox: num(r.time_box),
+    ...(r.maker_minutes === null ? {} : { makerMinutes: num(r.maker_minutes) }),
+    setOut: json(r.set_out),
+    faults: json(r.faults),
+    undecided: json(r.undecided),
+    leaves: json(r.leaves),
+    state: r.state as JobState,
+    startedAt: fromSqlOrNull(r.started_at as string | null),
+    runningSince: fromSqlOrNull(r.running_since as string | null),
+    workedMinutes: num(r.worked_minutes),
+    endedAt: fromSqlOrNull(r.ended_at as string | null),
+    actualPlace: r.actual_place as string | null,
+    byOthers: r.by_others as string | null,
+    ...(r.own_best === null
+      ? {}
+      : { own: { best: num(r.own_best), likely: num(r.own_likely), worst: num(r.own_worst), hold: num(r.own_hold) } }),
+    ...(r.extra === null ? {} : { extra: r.extra as string }),
+    version: num(r.version),
+  };
 }
 
 function partOf(r: Raw): PartRow {

@@ -231,7 +231,8 @@ test("weeks and days show the same plan at another scale", async ({ page }) => {
   await block.scrollIntoViewIfNeeded();
   const narrow = (await block.boundingBox())!.width;
   await page.getByRole("radio", { name: "days" }).click();
-  await expect.poll(async () => (await block.boundingBox())!.width).toBeGreaterThan(narrow * 3);
+  // Not drawn for a moment, while it is brought into sight.
+  await expect.poll(async () => (await block.boundingBox())?.width ?? 0).toBeGreaterThan(narrow * 3);
   // Both scales open with now in sight.
   await page.goto("/lanes");
   const lanes = page.getByTestId("lanes");

@@ -1,12 +1,14 @@
 // ./wide-lane bench: speed and quality of the planner on generated problems with fixed seeds. `plan` are whole workshops,
 // `plain` resource problems with known optima; without either, both. `--write` puts both into docs/benchmarks.md.
-// `replan` replans after changes of one thing, beside a repair by hand. `app` puts fifty people at a server, `clicks` measures from click to paint. `known` looks for better lengths of the plain problems (takes hours).
+// `replan` replans after changes of one thing, beside a repair by hand. `app` puts fifty people at a server, `clicks` measures from click to paint, `pages` each page and act at the
+// size of the demo and grown to forty builds. `known` looks for better lengths of the plain problems (takes hours).
 
 import os from "node:os";
 import { readArgs, whole } from "./args";
 import { benchApp } from "./bench/app";
 import { benchClicks } from "./bench/clicks";
 import { findKnown } from "./bench/known";
+import { benchPages } from "./bench/pages";
 import { benchPlain } from "./bench/plain";
 import { benchPlans, measure } from "./bench/plans";
 import { benchReplans } from "./bench/replans";
@@ -14,16 +16,17 @@ import { writeSections } from "./bench/sections";
 import { Stop } from "./stop";
 
 const USAGE =
-  "./wide-lane bench [plan | replan | plain | app [--people N] [--seconds N] | clicks | known [--seconds N] [--jobs N]] [--write]";
+  "./wide-lane bench [plan | replan | plain | app [--people N] [--seconds N] | clicks | pages [--builds N] | known [--seconds N] [--jobs N]] [--write]";
 
 export default async function bench(args: string[]): Promise<number> {
-  const read = readArgs(args, ["seconds", "jobs", "people"], ["write"], USAGE);
+  const read = readArgs(args, ["seconds", "jobs", "people", "builds"], ["write"], USAGE);
   const [what = "all", ...more] = read.plain;
   if (what === "one") {
     console.log(JSON.stringify(measure(Number(more[0]))));
     return 0;
   }
-  if (more.length || !["all", "plan", "replan", "plain", "app", "clicks", "known"].includes(what)) throw new Stop(`Usage: ${USAGE}`, 2);
+  if (more.length || !["all", "plan", "replan", "plain", "app", "clicks", "pages", "known"].includes(what))
+    throw new Stop(`Usage: ${USAGE}`, 2);
   if (what === "known") {
     findKnown(whole(read, "seconds", 1, 3600) ?? 600, whole(read, "jobs", 1, 1000));
     return 0;
@@ -33,6 +36,13 @@ export default async function bench(args: string[]): Promise<number> {
     if (read.options.has("write")) writeSections(text);
     console.log(`\n${text}`);
     return faults ? 1 : 0;
+  }
+  if (what === "pages") {
+    const builds = whole(read, "builds", 8, 100) ?? 40;
+    const text = await benchPages(builds, builds * 500, builds * 125);
+    if (read.options.has("write")) writeSections(text);
+    console.log(`\n${text}`);
+    return 0;
   }
   if (what === "clicks") {
     const { text, slow } = await benchClicks();

@@ -85,7 +85,8 @@ Errors: ${first.errors.length + times.errors.length}. Memory of the server: ${be
   }
 }
 
-async function signIn(address: string): Promise<string> {
+/** The lead of the demo, signed in: the cookies to send along. */
+export async function signIn(address: string): Promise<string> {
   const page = await (await fetch(`${address}/sign-in`, { headers: { accept: "text/html" } })).text();
   const user = /"id":"([^"]+)"[^}]*"role":"lead"|\\"id\\":\\"([^"\\]+)\\"[^}]*\\"role\\":\\"lead/.exec(page);
   const r = await fetch(`${address}/api/session`, {

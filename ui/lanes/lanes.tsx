@@ -2,7 +2,7 @@
 // The plan as lanes: each build a road through time. Select a block to see why it is not earlier.
 
 import Link from "next/link";
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { axis, ZOOMS, type ZoomName } from "@/core/lanes/axis";
 import { fill } from "@/core/lanes/groups";
 import type { Block } from "@/core/lanes/lanes";
@@ -50,8 +50,9 @@ export function Lanes({ view }: { view: LanesView }) {
   const block = blocks.find((b) => b.jobId === jobId);
   const card = jobId ? view.jobs[jobId] : undefined;
 
+  // Before anything is painted at the new zoom: nobody sees it at the old place first.
   // biome-ignore lint/correctness/useExhaustiveDependencies: goes to now when the zoom changes, not when data come in
-  useEffect(() => {
+  useLayoutEffect(() => {
     const at = block ? block.from : view.now;
     const road = (scroller.current?.clientWidth ?? 800) - LABEL_PX;
     scroller.current?.scrollTo({ left: Math.max(0, a.x(at) - Math.min(220, road / 3)) });

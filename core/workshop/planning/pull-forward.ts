@@ -8,7 +8,7 @@ import { calendarData } from "../builds/left";
 import { notWatertight } from "../openings/holes";
 import { hotWorkStop } from "../openings/hot-work";
 import { crewFrom } from "../starts/crew-from";
-import { startObstacles } from "../starts/ready";
+import { obstacles, startObstacles } from "../starts/ready";
 import { carrying } from "../starts/tags";
 import type { BuildRow, JobRow, Shop } from "../state/model";
 import { CLOSING } from "../state/van-zones";
@@ -134,6 +134,8 @@ const daysWon = (f: Pick<Forward, "worth" | "frees" | "shunt" | "carry">, day: n
 
 /** Where it could be done now: where the van stands, else in a bay that is free and suits, once it is moved there. */
 function spotFor(shop: Shop, b: BuildRow, j: JobRow, crew: readonly string[], now: Minute): { place: string; shunt: number } | undefined {
+  // What lies in the work itself no place does away with.
+  if (obstacles(shop, j, now).length) return undefined;
   if (j.place === "bench") return startObstacles(shop, j, crew, "bench", now).length ? undefined : { place: "bench", shunt: 0 };
   if (b.at === null) return undefined;
   if (!startObstacles(shop, j, crew, b.at, now).length) return { place: b.at, shunt: 0 };

@@ -11,7 +11,7 @@ import { crewAsked, hasSkill, neededAtStart } from "../planning/second-hand";
 import { openShots, shotState } from "../proof/proof";
 import { papersBefore } from "../records/papers";
 import { sheetStops } from "../sheets/sheet-stops";
-import type { JobRow, Shop } from "../state/model";
+import type { BuildRow, JobRow, Shop } from "../state/model";
 import { partWords } from "../state/problem";
 import { lastPart } from "../stores/parts";
 import { crewBarred } from "./barred";
@@ -40,7 +40,19 @@ export interface Obstacle {
   text: string;
 }
 
-export const jobsById = (shop: Shop): Map<string, JobRow> => new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, j] as const)));
+const known = new WeakMap<readonly BuildRow[], { jobs: (readonly JobRow[])[]; counts: number[]; map: Map<string, JobRow> }>();
+
+/** All jobs by their ids; found once for the same lists of jobs. */
+export function jobsById(shop: Pick<Shop, "builds">): ReadonlyMap<string, JobRow> {
+  const { builds } = shop;
+  const there = known.get(builds);
+  if (there?.jobs.length === builds.length && builds.every((b, i) => b.jobs === there.jobs[i] && b.jobs.length === there.counts[i]))
+    return there.map;
+  const map = new Map<string, JobRow>();
+  for (const b of builds) for (const j of b.jobs) map.set(j.id, j);
+  known.set(builds, { jobs: builds.map((b) => b.jobs), counts: builds.map((b) => b.jobs.length), map });
+  return map;
+}
 
 /** Obstacles that lie in the work itself: what comes before, proof, parts, remarks. Empty: it could be done. */
 export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(shop)): Obstacle[] {
@@ -80,13 +92,14 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
     });
   if (wantsRelease(shop, job) && !open.length)
     out.push({ kind: "question", text: `the ${DEED[job.irreversible ?? ""] ?? "step"} waits for the lead's release` });
-  for (const other of byId.values())
+  const build = shop.builds.find((b) => b.id === job.buildId);
+  // What is left behind is left to a job of the same build.
+  for (const other of build?.jobs ?? [])
     for (const r of other.remainders)
       if (r.before === job.id) out.push({ kind: "remainder", text: `${other.name} still has something to finish: ${r.text}` });
   for (const t of shop.tools)
     if (t.state !== "sound" && job.tools.includes(t.name) && job.state !== "started")
       out.push({ kind: "tool", text: `the ${t.name} is ${t.state}${t.note ? `: ${t.note}` : ""}` });
-  const build = shop.builds.find((b) => b.id === job.buildId);
   if (build && job.state === "todo")
     for (const text of [
       ...holesBefore(build, job),
@@ -140,13 +153,15 @@ export function startObstacles(shop: Shop, job: JobRow, crew: readonly string[],
     else if (build.at !== place) out.push({ kind: "place", text: `${build.name} stands in ${name(build.at)}, not in ${name(place)}` });
     out.push(...placeObstacles(shop, job, place, name), ...zoneObstacles(shop, job, now));
   }
-  for (const j of byId.values())
+  const begun: JobRow[] = [];
+  for (const j of byId.values()) if (j.state !== "todo") begun.push(j);
+  for (const j of begun)
     if (j.state === "started" && j.id !== job.id) {
       const both = j.fitters.filter((f) => crew.includes(f));
       for (const f of both)
         out.push({ kind: "crew", text: `${shop.fitters.find((x) => x.id === f)?.name ?? f} is on ${named(shop, j, job)}` });
     }
-  out.push(...toolObstacles(shop, job, byId, now));
+  out.push(...toolObstacles(shop, job, begun, now));
   out.push(...crewObstacles(shop, job, crew, now), ...weatherObstacles(shop, job, place, now));
   return out;
 }
@@ -179,13 +194,14 @@ function zoneObstacles(shop: Shop, job: JobRow, now: number): Obstacle[] {
 }
 
 /** Shared tools that are all in use on other jobs, and machines that can't be worked with now. */
-function toolObstacles(shop: Shop, job: JobRow, byId: ReadonlyMap<string, JobRow>, now: number): Obstacle[] {
+/** `begun`: jobs that are not still to do. */
+function toolObstacles(shop: Shop, job: JobRow, begun: readonly JobRow[], now: number): Obstacle[] {
   const zone = zoneOf(shop.workshop.zone);
   return shop.tools
     .filter((t) => job.tools.includes(t.name))
     .flatMap((t) => {
       const shut = shutNow(t, zone, now);
-      const users = usersOf(t, byId.values(), now).filter((j) => j.id !== job.id);
+      const users = usersOf(t, begun, now).filter((j) => j.id !== job.id);
       const busy = users.length < t.pieces ? undefined : `is in use on ${users.map((u) => named(shop, u, job)).join(", ")}`;
       return [shut, busy].flatMap((why) => (why ? [{ kind: "tool" as const, text: `the ${t.name} ${why}` }] : []));
     });

@@ -7,7 +7,7 @@ import type { BuildRow, JobRow, PartRow, Shop } from "../state/model";
 import { count } from "../state/say";
 import { CLOSING } from "../state/van-zones";
 import { availableFrom } from "./parts";
-import { supplierRecord } from "./supplier-record";
+import { type SupplierRecord, supplierRecord } from "./supplier-record";
 
 export interface Wake {
   /** Jobs that can't be begun before: the one that waits, and all behind it. */
@@ -70,6 +70,17 @@ function partsFrom(shop: Shop, supplierId: string): readonly PartRow[] {
   return known.get(supplierId) ?? [];
 }
 
+const records = new WeakMap<Shop, Map<string, SupplierRecord>>();
+
+/** How a supplier delivers; worked out once for all the parts that are asked about. */
+function recordOf(shop: Shop, supplierId: string): SupplierRecord {
+  let known = records.get(shop);
+  if (!known) records.set(shop, (known = new Map()));
+  let record = known.get(supplierId);
+  if (!record) known.set(supplierId, (record = supplierRecord(partsFrom(shop, supplierId), supplierId)));
+  return record;
+}
+
 /** What a part's lateness does within its build. `plan` is the one that is worked to. */
 export function partWake(shop: Shop, build: BuildRow, late: JobRow, part: PartRow, plan: Plan | undefined, now: number): Wake {
   const zone = zoneOf(shop.workshop.zone);
@@ -79,14 +90,14 @@ export function partWake(shop: Shop, build: BuildRow, late: JobRow, part: PartRo
   return {
     locked: open.filter((j) => locked.has(j.id)),
     others: open.filter((j) => !locked.has(j.id)).map((job) => ({ job, trap: trap(late, job, crew, shop) })),
-    word: dateWord(shop, build, part, zone, now),
+    word: dateWord(shop, part, zone, now),
   };
 }
 
-function dateWord(shop: Shop, build: BuildRow, part: PartRow, zone: Zone, now: number): string {
+function dateWord(shop: Shop, part: PartRow, zone: Zone, now: number): string {
   if (part.promisedAt !== null) return `promised ${sayDay(zone, part.promisedAt)}`;
   const supplier = shop.suppliers.find((s) => s.id === part.supplierId);
-  const record = supplierRecord(partsFrom(shop, part.supplierId), part.supplierId, build.records);
+  const record = recordOf(shop, part.supplierId);
   const guess = availableFrom(part, supplier, now, shop.workshop.goodsInMinutes);
   const seen =
     record.slipDays === null ? "nothing of theirs on record" : `theirs come ${count(record.slipDays, "day")} after the first promise`;
