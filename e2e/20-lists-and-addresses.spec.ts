@@ -45,21 +45,25 @@ test("what is written down of a build is searched, ordered and saved too", async
     .filter({ has: page.locator("b") });
   const all = await rows.count();
   expect(all).toBeGreaterThan(2);
-  const first = (await rows.first().getByRole("button").first().locator("b").textContent())!;
-  await page.getByLabel("Search removed items").fill(first);
-  await expect(page.getByText(`1 of ${all}`)).toBeVisible();
-  await expect(rows).toHaveCount(1);
+  // Other tests may have written more down: how many fit is read, not known.
+  await page.getByLabel("Search removed items").fill("partition window");
+  await expect(page.getByText(new RegExp(`^\\d+ of ${all}$`))).toBeVisible();
+  await expect(rows.first()).toContainText("Partition with window");
+  const found = await rows.count();
+  expect(found).toBeLessThan(all);
   await expect(page).toHaveURL(/find-removed-items=/);
   const saving = page.waitForEvent("download");
   await page.getByRole("button", { name: "removed items as CSV" }).click();
   const file = readFileSync((await (await saving).path())!, "utf8")
     .trimEnd()
     .split("\r\n");
-  expect(file).toHaveLength(2);
-  expect(file[1]).toContain(first);
+  expect(file).toHaveLength(found + 1);
+  expect(file[1]).toContain("Partition with window");
   await page.getByLabel("Search removed items").fill("");
+  await expect(rows).toHaveCount(all);
+  const last = (await rows.last().locator("b").first().textContent())!;
   await page.getByLabel("Order removed items by").selectOption("newest");
-  await expect(rows.last()).toContainText(first);
+  await expect(rows.first()).toContainText(last);
 });
 
 test("tabs, sheets and lanes have their place in the address, and a sheet its title", async ({ page }) => {
