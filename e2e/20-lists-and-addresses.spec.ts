@@ -61,9 +61,9 @@ test("what is written down of a build is searched, ordered and saved too", async
   expect(file[1]).toContain("Partition with window");
   await page.getByLabel("Search removed items").fill("");
   await expect(rows).toHaveCount(all);
-  const last = (await rows.last().locator("b").first().textContent())!;
+  const oldest = (await rows.first().locator("b").first().textContent())!;
   await page.getByLabel("Order removed items by").selectOption("newest");
-  await expect(rows.first()).toContainText(last);
+  await expect(rows.last()).toContainText(oldest);
 });
 
 test("tabs, sheets and lanes have their place in the address, and a sheet its title", async ({ page }) => {
