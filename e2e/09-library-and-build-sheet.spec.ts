@@ -198,7 +198,7 @@ test("the soak test can't lose its rule in the library; the edit is refused in t
   await signIn(page, "Mara");
   await page.goto("/workshop/library");
   await page.getByRole("button", { name: /Soak test of each opening/ }).click();
-  await page.getByText("Rules that hang on this job: 1").click();
+  await page.getByText("Rules that depend on this job: 1").click();
   const soak = page.getByRole("checkbox", { name: "It puts every opening under water" });
   await expect(soak).toBeChecked();
   await expect(page.getByText("no insulation before every hole was seen dry")).toBeVisible();

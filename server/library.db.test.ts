@@ -423,7 +423,7 @@ describe("what the card asks", () => {
     await post(`jobs/${id}.FR-03/waive`, { n: 1, why: "no joint plan: soft lining" }, ines);
     expect((await jobNow("FR-03")).steps[0]).toMatchObject({ waivedWhy: "no joint plan: soft lining", doneBy: "u-ines" });
   });
-  it("keeps what a job is done but for, until it is closed", async () => {
+  it("keeps what a job leaves to finish, until it is closed", async () => {
     const { id: r } = await post(`jobs/${id}.OP-05/remainders`, { text: "second bead", before: `${id}.FR-02` }, ines);
     const block = async () => {
       const s = await loadShop(pool());

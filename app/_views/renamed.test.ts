@@ -4,8 +4,6 @@ import { describe, expect, it } from "vitest";
 import { type Entry, library } from "@/core/library/library";
 import type { Options } from "@/core/library/options";
 import { FULL, PODS } from "@/core/library/testing";
-import { makePlan } from "@/core/plan/planner";
-import { readProblem } from "@/core/plan/read";
 import { random } from "@/core/rng";
 import { CALCULATOR_NAMES } from "@/core/setout/names";
 import { cameOutWords } from "@/core/workshop/bare-body/removed-items";
@@ -25,13 +23,14 @@ import { takesOf } from "@/core/workshop/sheets/sheet-takes";
 import { sheetPrefill } from "@/core/workshop/sheets/sheets";
 import { obstacles } from "@/core/workshop/starts/ready";
 import type { BuildRow, Shop } from "@/core/workshop/state/model";
-import { nameParts, toProblem } from "@/core/workshop/state/problem";
-import { done, job, NOW, PLAIN, testBuild, testShop, zone } from "@/core/workshop/testing/shop";
+import { toProblem } from "@/core/workshop/state/problem";
+import { done, job, NOW, PLAIN, testBuild, testShop } from "@/core/workshop/testing/shop";
 import type { State } from "@/server/planning";
 import { buildCards } from "./build";
 import { jobDetail, lanesView } from "./lanes";
 import { papersView } from "./papers";
 import { proofView } from "./proof";
+import { plannedState } from "./state.testing";
 import { storesView } from "./stores";
 import { yardView } from "./yard";
 
@@ -107,17 +106,7 @@ function state(codes: Codes): State {
       buildId: "old",
       vanId: "drover-l3h2",
     }));
-  const plan = makePlan(readProblem(toProblem(shop, NOW)), { iterations: 3, seed: 1 });
-  nameParts(plan, shop, NOW);
-  const head = { note: "", madeAt: NOW, madeBy: "lead", nowAt: NOW };
-  return {
-    shop,
-    zone,
-    now: NOW,
-    change: 1,
-    working: { head: { ...head, id: "w", kind: "working", number: null }, plan },
-    published: { head: { ...head, id: "p", kind: "published", number: 1 }, plan: structuredClone(plan) },
-  };
+  return plannedState(shop, 3);
 }
 
 /** All that rules say of it. */

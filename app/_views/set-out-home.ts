@@ -2,7 +2,6 @@
 
 import type { Entry } from "@/core/library/library";
 import { findCalculator } from "@/core/setout/calculators";
-import { jobSheets } from "@/core/workshop/sheets/job-sheets";
 import { numbersNeeded, soonestBuild } from "@/core/workshop/sheets/needed-next";
 import type { State } from "@/server/planning";
 import type { SetOutHomeView } from "@/ui/setout/home-view";
@@ -50,14 +49,12 @@ export function setOutHome(
             calculator: s.calculator,
             jobId: s.jobId,
             jobName: job?.name ?? null,
-            stage: job?.stage ?? null,
             by: [who(s.savedBy), who(s.secondBy)].filter((x, i, all): x is string => x !== null && all.indexOf(x) === i),
           };
         }),
       jobs: build.jobs.flatMap((j) => {
         const calculators = j.setOut.filter((name) => findCalculator(name));
-        const kept = jobSheets(build, j).map((s) => s.calculator as string);
-        return calculators.length ? [{ id: j.id, name: j.name, stage: j.stage, done: j.state === "done", calculators, kept }] : [];
+        return calculators.length ? [{ id: j.id, name: j.name, stage: j.stage, done: j.state === "done", calculators }] : [];
       }),
     },
   };

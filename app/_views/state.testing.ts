@@ -17,7 +17,12 @@ export function testState(change: (shop: State["shop"]) => void = () => undefine
     fitters: ["teo", "rosa"],
   });
   change(shop);
-  const plan = makePlan(readProblem(toProblem(shop, NOW)), { iterations: 0 });
+  return plannedState(shop);
+}
+
+/** The shop as it stands, planned in so many steps and published. */
+export function plannedState(shop: State["shop"], iterations = 0): State {
+  const plan = makePlan(readProblem(toProblem(shop, NOW)), { iterations });
   nameParts(plan, shop, NOW);
   const head = { note: "", madeAt: NOW, madeBy: "lead", nowAt: NOW };
   return {

@@ -47,7 +47,7 @@ export const QUESTIONS: Readonly<Record<CalculatorName, Question>> = {
   "in-line": { asks: "Is the window in line with walls, blinds and the one across?", words: "symmetry" },
   "edge-clock": { asks: "When is the edge coat dry, and what fits in meanwhile?", words: "primer rust protection" },
   "edge-side": { asks: "Which edge is coated from which side?", words: "primer reach" },
-  "land-product": { asks: "Is the land clean, and which product goes on it?", words: "sealant primer paint" },
+  "land-product": { asks: "Is the metal around the cut clean, and which product does it take?", words: "sealant primer paint" },
   "bead-clock": { asks: "When are the beads laid, wiped and freed of tape?", words: "sealant masking squeeze-out" },
   "set-unit": { asks: "How is the unit set so that it sits even?", words: "screws torque clamp" },
   "board-match": { asks: "Do the ceiling boards meet the opening in the roof?", words: "lining joints" },

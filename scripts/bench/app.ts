@@ -5,7 +5,7 @@ import os from "node:os";
 import path from "node:path";
 import { random } from "../../core/rng";
 import { withServers } from "../with-demo";
-import { table } from "./table";
+import { at, table } from "./table";
 
 const VIEWS = ["/", "/lanes", "/stores", "/builds", "/proof", "/card", "/workshop", "/set-out"];
 const pause = (ms: number) => new Promise<void>((r) => setTimeout(r, ms));
@@ -17,12 +17,8 @@ interface Times {
   errors: string[];
 }
 
-const at = (list: readonly number[], share: number): number => {
-  const sorted = [...list].sort((a, b) => a - b);
-  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
-};
-
-const memory = (pid: number): number =>
+/** What a process takes, MB. */
+export const memory = (pid: number): number =>
   Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024);
 
 /** The section for docs/benchmarks.md, and what went wrong. */

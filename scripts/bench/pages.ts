@@ -5,9 +5,9 @@ import os from "node:os";
 import path from "node:path";
 import { freePort } from "../database";
 import { withServers } from "../with-demo";
-import { signIn } from "./app";
+import { memory, signIn } from "./app";
 import type { Size } from "./many-builds";
-import { table } from "./table";
+import { at, table } from "./table";
 
 const PAGES = ["/", "/lanes", "/builds", "/builds/field-vet", "/set-out?build=field-vet", "/stores", "/proof", "/workshop", "/card"];
 const ROUNDS = 12;
@@ -18,11 +18,6 @@ interface Measured {
   queries: number[];
   bytes: number;
 }
-
-const at = (list: readonly number[], share: number): number => {
-  const sorted = [...list].sort((a, b) => a - b);
-  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? 0;
-};
 
 /** Measures at the demo's own size and grown to `builds`. */
 export async function benchPages(builds: number, parts: number, photos: number): Promise<string> {
@@ -66,9 +61,7 @@ async function measure(grow?: {
         await closePool();
         const cookie = await signIn(address);
         const list = await all(address, cookie, port);
-        const { readFileSync } = await import("node:fs");
-        const memory = Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid}/status`, "utf8"))?.[1] ?? 0) / 1024);
-        return { list, size, memory };
+        return { list, size, memory: memory(server.pid) };
       },
       { WIDE_LANE_CHECKED: "", WIDE_LANE_METRICS_PORT: String(port) },
     );

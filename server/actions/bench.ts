@@ -1,4 +1,4 @@
-// Actions of the bench beside start and stop: questions before what can't be undone, pieces, waived steps, what a job is done but for.
+// Actions of the bench beside start and stop: questions before what can't be undone, pieces, waived steps, what a job leaves to finish.
 
 import { v7 } from "uuid";
 import { countFault, maySign, signFault } from "@/core/workshop/starts/first-piece";
@@ -144,14 +144,14 @@ export const benchActions = [
         const id = v7();
         const owner = b.owner ?? user.fitterId ?? null;
         await addRemainder(x.c, { id, jobId: f.job.id, text: b.text.trim(), before: b.before ?? null, owner, by: user.id, at: x.now });
-        await log(x, f, "remainder.said", `${f.job.name} is done but for: ${b.text.trim()}`);
+        await log(x, f, "remainder.said", `${f.job.name}, still to finish: ${b.text.trim()}`);
         return { id };
       }),
   ),
   action({ method: "POST", path: "remainders/*/close", role: "any" }, body({}), (_b, { user, ids }) =>
     change(user, async (x) => {
       if (!(await closeRemainder(x.c, ids[0], user.id, x.now))) throw new Refusal(409, "It is closed already.");
-      await x.event({ kind: "remainder.closed", entity: "remainder", entityId: ids[0], text: "closed what a job was done but for" });
+      await x.event({ kind: "remainder.closed", entity: "remainder", entityId: ids[0], text: "something left to finish was closed" });
       await x.stale("a remainder was closed");
     }),
   ),

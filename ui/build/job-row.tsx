@@ -309,7 +309,7 @@ function OverBox({ job, view }: { job: SheetJob; view: BuildView }) {
   );
 }
 
-/** What it is done but for, and what it usually leaves. */
+/** What it has left to finish, and what it usually leaves. */
 function Leftovers({ job, view }: { job: SheetJob; view: BuildView }) {
   const act = useAct();
   if (!job.remainders.length && !job.leaves.length) return null;

@@ -1,5 +1,5 @@
 "use client";
-// Parts of the bench card: questions before what can't be undone, pieces, a step left out, what a job is done but for.
+// Parts of the bench card: questions before what can't be undone, pieces, a step left out, what a job leaves to finish.
 
 import { Check, Minus, Plus } from "lucide-react";
 import { useState } from "react";

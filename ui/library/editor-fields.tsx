@@ -271,12 +271,12 @@ const Add = ({ label, onClick }: { label: string; onClick(): void }) => (
   </button>
 );
 
-/** What rules of the workshop take the job for. Some only one job may be. */
+/** The roles of a job, each with the rule that needs it. Most roles are for one job only. */
 export function Roles({ draft, set, view, code }: Part & { view: LibraryView; code: string }) {
   const own = draft.roles ?? [];
   return (
     <details className="rounded-md border bg-card px-3 py-2">
-      <summary className="cursor-pointer font-semibold">Rules that hang on this job{own.length > 0 && `: ${own.length}`}</summary>
+      <summary className="cursor-pointer font-semibold">Rules that depend on this job{own.length > 0 && `: ${own.length}`}</summary>
       <ul className="mt-2 grid gap-x-6 gap-y-1 md:grid-cols-2">
         {ROLE_NAMES.map((r) => {
           const other = mayShare(r) ? undefined : view.jobs.find((j) => j.code !== code && j.roles?.includes(r));

@@ -27,7 +27,7 @@ export interface SetOutHomeView {
     name: string;
     van: VanShape;
     needed: NeededView[];
-    done: { id: string; calculator: string; jobId: string | null; jobName: string | null; stage: string | null; by: string[] }[];
-    jobs: { id: string; name: string; stage: string; done: boolean; calculators: string[]; kept: string[] }[];
+    done: { id: string; calculator: string; jobId: string | null; jobName: string | null; by: string[] }[];
+    jobs: { id: string; name: string; stage: string; done: boolean; calculators: string[] }[];
   } | null;
 }

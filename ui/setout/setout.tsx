@@ -286,7 +286,7 @@ export function SetOut({ view }: { view: SetOutView }) {
             <p className="m-auto max-w-sm text-center text-muted">
               {outcome
                 ? "This sheet has figures only."
-                : "As soon as the figures at the right make sense, what follows from them is shown."}
+                : "Fill in the figures on the right. The drawing appears as soon as they make sense."}
             </p>
           )}
           {outcome && outcome.cuts.length > 0 && <Cuts outcome={outcome} inches={inches} />}

@@ -176,7 +176,7 @@ describe("decisions", () => {
     });
     expect(asks()).toEqual([]);
   });
-  it("warns before a job buries what another is done but for", () => {
+  it("warns before a job buries what another has left to finish", () => {
     const shop = testShop();
     const soak = job(shop, "ST-02");
     job(shop, "ST-01").remainders.push({

@@ -203,7 +203,7 @@ function timeBoxOf(x: Look, b: BuildRow, j: JobRow): Decision[] {
   ];
 }
 
-/** What other jobs are done but for, and this one would bury. */
+/** What other jobs have left to finish, and this one would bury. */
 function remaindersOf(b: BuildRow, j: JobRow, start: Minute): Decision[] {
   return b.jobs.flatMap((from) =>
     from.remainders

@@ -71,7 +71,7 @@ describe("what a job asks first, and what it must not bury", () => {
     fan.questions[1].answeredAt = NOW;
     expect(obstacles(shop, fan, NOW)).toEqual([]);
   });
-  it("keeps a job from burying what another is done but for", () => {
+  it("keeps a job from burying what another has left to finish", () => {
     const shop = testShop();
     const soak = job(shop, "OP-13");
     job(shop, "OP-04").remainders.push({

@@ -193,8 +193,7 @@ function zoneObstacles(shop: Shop, job: JobRow, now: number): Obstacle[] {
   return out;
 }
 
-/** Shared tools that are all in use on other jobs, and machines that can't be worked with now. */
-/** `begun`: jobs that are not still to do. */
+/** Shared tools that are all in use on other jobs, and machines that can't be worked with now. `begun`: jobs that are not still to do. */
 function toolObstacles(shop: Shop, job: JobRow, begun: readonly JobRow[], now: number): Obstacle[] {
   const zone = zoneOf(shop.workshop.zone);
   return shop.tools

@@ -10,7 +10,7 @@ export interface HouseFigure {
   max: number;
   /** In steps of; 1: whole numbers only. */
   step: number;
-  /** The page on which what follows from it is seen. */
+  /** The page that shows its effect. */
   shows: string;
 }
 

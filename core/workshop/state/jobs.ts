@@ -84,7 +84,7 @@ export interface JobRow {
   faults: { sign: string; causes: { cause: string; test: string }[] }[];
   /** Open choices of the client that would make it another job: it is not begun before they are made. */
   undecided: OptionKey[];
-  /** What it may be done but for, and before which job that has to be closed. */
+  /** What it may leave to finish, and the job before which that has to be done. */
   leaves: { text: string; before: string }[];
   state: JobState;
   startedAt: number | null;
@@ -107,7 +107,7 @@ export interface JobRow {
   /** Asked before what can't be undone. */
   /** `unsureBy`: who was not sure; somebody else answers then. */
   questions: { n: number; text: string; answeredAt: number | null; answeredBy: string | null; unsureBy: string | null }[];
-  /** Open ones: what it is done but for. */
+  /** What is still to finish. */
   remainders: RemainderRow[];
   after: { job: string; lag: number; lagKind: "elapsed" | "working"; ignoreHold: boolean; reason: string }[];
   covers: string[];

@@ -28,7 +28,7 @@ export interface Fault {
   message: string;
 }
 
-/** A kind of entry: what it is called, what is asked, and what follows from it by itself. */
+/** A kind of entry: what it is called, what is asked, and what is worked out from it. */
 export interface Declared<D = Values> {
   kind: string;
   one: string;
