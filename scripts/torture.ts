@@ -14,9 +14,12 @@ import { build } from "./serve";
 import { check, type Verdict } from "./torture/check";
 import { openCluster } from "./torture/cluster";
 import { type House, mountSmall, openHouse } from "./torture/house";
-import { type Crowd, crowd } from "./torture/people";
+import { type Crowd, crowd, type Outcome } from "./torture/people";
+import { Late, within } from "./within";
 
 const USAGE = "./wide-lane torture [--minutes N] [--people N] [--seed N] [--cluster]";
+/** No step of a round takes so long on the slowest machine seen: what does hangs, and the torture ends and says where. */
+const STEP_MS = 180_000;
 /** After whatever was done to it, the house is to be back by itself in this time. */
 const BACK_MS = 30_000;
 const pause = (ms: number) => new Promise<void>((r) => setTimeout(r, ms));
@@ -48,7 +51,7 @@ export default async function torture(args: string[]): Promise<number> {
     console.error(house?.log().split("\n").slice(-30).join("\n"));
     throw e;
   } finally {
-    await house?.end();
+    await within("ending the house", STEP_MS, house?.end() ?? Promise.resolve()).catch((e: Error) => console.error(e.message));
     if (small) spawnSync("umount", [disk]);
     rmSync(folder, { recursive: true, force: true });
   }
@@ -74,12 +77,32 @@ async function signIn(address: string, user: string): Promise<string> {
     method: "POST",
     headers: { origin: address, "content-type": "application/json" },
     body: JSON.stringify({ demoUser: user }),
+    signal: AbortSignal.timeout(30_000),
   });
   if (!r.ok) throw new Error(`could not sign in as ${user}: ${r.status}`);
   return r.headers
     .getSetCookie()
     .map((c) => c.split(";")[0])
     .join("; ");
+}
+
+const COUNT_MS = 60_000;
+const COUNT_TRIES = 3;
+
+/** Counts over connections of its own. One that gets no answer is let go and another one asks: only what is counted decides. */
+async function counted(house: House, outcomes: readonly Outcome[], what: string): Promise<Verdict> {
+  for (let attempt = 1; ; attempt++) {
+    const c = makePool(house.url());
+    try {
+      return await within(what, COUNT_MS, check(c, outcomes));
+    } catch (e) {
+      if (!(e instanceof Late) || attempt >= COUNT_TRIES) throw e;
+      console.log(`${e.message}; asked again`);
+    } finally {
+      // In order it would wait for an answer that may never come.
+      await within("closing", 5000, c.end()).catch(() => undefined);
+    }
+  }
 }
 
 async function rounds(house: House, minutes: number, people: number, seed: number): Promise<{ good: boolean }> {
@@ -122,16 +145,15 @@ async function rounds(house: House, minutes: number, people: number, seed: numbe
   let last: Verdict = { lost: [], doubled: [], broken: [] };
   for (let round = 1; Date.now() < end && good; round++) {
     await pause(4000 + r() * 5000);
-    const what = await house.strike(house.blows[(round - 1) % house.blows.length]);
+    const blow = house.blows[(round - 1) % house.blows.length];
+    const what = await within(`round ${round}, ${blow}`, STEP_MS, house.strike(blow));
     // What was struck needs a moment to be gone.
     await pause(1200);
-    const back = await house.back(BACK_MS);
+    const back = await within(`round ${round}, back after ${what}`, STEP_MS, house.back(BACK_MS));
     worst = Math.max(worst, back ?? Number.POSITIVE_INFINITY);
     // Everybody gets an answer to what they have begun; then it is counted.
-    await all.hold();
-    const c = makePool(house.url());
-    last = await check(c, all.tally.outcomes);
-    await c.end();
+    await within(`round ${round}, the answers to what was begun`, STEP_MS, all.hold());
+    last = await counted(house, all.tally.outcomes, `round ${round}, counting`);
     all.go();
     good = back !== undefined && !last.lost.length && !last.doubled.length && !last.broken.length && !all.tally.faults.length;
     const t = all.tally;
@@ -139,10 +161,16 @@ async function rounds(house: House, minutes: number, people: number, seed: numbe
       `round ${round}: ${what}; back in ${back === undefined ? `more than ${BACK_MS / 1000}` : (back / 1000).toFixed(1)} s; ${t.acknowledged} acknowledged, ${t.refused} refused, ${t.retried} sent again, ${t.cut} cut; lost ${last.lost.length}, doubled ${last.doubled.length}, broken ${last.broken.length}`,
     );
   }
-  await all.end();
+  await within("the last answers", STEP_MS, all.end());
   const t = all.tally;
   const traced = t.outcomes.filter((o) => o.state === "acknowledged").length;
-  for (const x of [...last.lost.slice(0, 10), ...last.doubled.slice(0, 10), ...last.broken, ...t.faults.slice(0, 10)])
+  for (const x of [
+    ...last.lost.slice(0, 10),
+    ...last.doubled.slice(0, 10),
+    ...last.broken,
+    ...t.faults.slice(0, 10),
+    ...t.letGo.slice(0, 10),
+  ])
     console.log(`  ${x}`);
   if (!good) console.log(house.log().split("\n").slice(-40).join("\n"));
   console.log(

@@ -8,6 +8,7 @@ import mysql from "mysql2/promise";
 import { freePort } from "../database";
 import { type Server, serve } from "../serve";
 import { type Supervised, supervise } from "../supervise";
+import { within } from "../within";
 import { allReady, type House } from "./house";
 
 const SCRIPTS = path.resolve(".data/cluster/usr/bin");
@@ -86,15 +87,22 @@ export async function openCluster(folder: string): Promise<House> {
     node.process.stderr?.on("data", note);
   };
 
+  const stateOf = async (node: Node): Promise<string | undefined> => {
+    const c = await mysql.createConnection({ host: "127.0.0.1", port: node.port, user: "wide_lane", password, connectTimeout: 1000 });
+    try {
+      const [[r]] = await c.query<mysql.RowDataPacket[]>({ sql: "SHOW STATUS LIKE 'wsrep_local_state_comment'", timeout: 3000 });
+      return r?.Value;
+    } finally {
+      // Said good-bye to in order, a connection waits for the answers that are still due.
+      c.destroy();
+    }
+  };
+
   const synced = async (node: Node, withinMs: number): Promise<boolean> => {
     for (const end = Date.now() + withinMs; Date.now() < end; await pause(200)) {
-      const c = await mysql
-        .createConnection({ host: "127.0.0.1", port: node.port, user: "wide_lane", password, connectTimeout: 1000 })
-        .catch(() => undefined);
-      if (!c) continue;
-      const [[r]] = await c.query<mysql.RowDataPacket[]>("SHOW STATUS LIKE 'wsrep_local_state_comment'").catch(() => [[]] as never);
-      await c.end().catch(() => undefined);
-      if (r?.Value === "Synced") return true;
+      // A node that has just been let go on may take a question and never answer it: each asking has its own end.
+      const state = await within(`node ${node.n}`, 5000, stateOf(node)).catch(() => undefined);
+      if (state === "Synced") return true;
     }
     return false;
   };
@@ -103,7 +111,10 @@ export async function openCluster(folder: string): Promise<House> {
     if (!p || p.exitCode !== null || p.signalCode !== null) return;
     const over = new Promise<void>((r) => p.once("exit", () => r()));
     p.kill("SIGTERM");
+    // One that was cut off while it was told to end may wait for the others for ever.
+    const late = setTimeout(() => p.kill("SIGKILL"), 30_000);
     await over;
+    clearTimeout(late);
   };
 
   // The first node begins a cluster and ends again: its data then say at which point of the cluster they stand, and a copy

@@ -3,6 +3,7 @@
 import { randomUUID } from "node:crypto";
 import sharp from "sharp";
 import { type Random, random } from "../../core/rng";
+import { Late, within } from "../within";
 import { type Deed, type Houseful, nextDeed, type TraceKind } from "./acts";
 
 export interface Outcome {
@@ -22,6 +23,8 @@ export interface Tally {
   /** Longest time from the first try to the answer, ms. */
   longest: number;
   outcomes: Outcome[];
+  /** Answers that began and did not end, although whoever asked had hung up. */
+  letGo: string[];
   /** Answers that no server should give. */
   faults: string[];
 }
@@ -35,6 +38,10 @@ export interface Crowd {
 }
 
 const LONGEST_MS = 60_000;
+/** Whoever waits for an answer hangs up after this. */
+const PATIENCE_MS = 20_000;
+/** Hanging up does not always end the reading of an answer that has begun; then it is let go of. */
+const LET_GO_MS = 25_000;
 const pause = (ms: number) => new Promise<void>((r) => setTimeout(r, ms));
 
 export function crowd(
@@ -43,7 +50,18 @@ export function crowd(
   h: Houseful,
   seed: number,
 ): Crowd {
-  const tally: Tally = { sent: 0, retried: 0, cut: 0, acknowledged: 0, refused: 0, reads: 0, longest: 0, outcomes: [], faults: [] };
+  const tally: Tally = {
+    sent: 0,
+    retried: 0,
+    cut: 0,
+    acknowledged: 0,
+    refused: 0,
+    reads: 0,
+    longest: 0,
+    outcomes: [],
+    letGo: [],
+    faults: [],
+  };
   let held = false;
   let over = false;
   let release: () => void = () => undefined;
@@ -66,14 +84,15 @@ export function crowd(
   const look = async (r: Random, cookie: string): Promise<void> => {
     const path = r() < 0.7 ? "/api/pulse" : r() < 0.5 ? "/card" : "/";
     tally.reads++;
-    await fetch(`${addresses[Math.floor(r() * addresses.length)]}${path}`, {
+    const looked = fetch(`${addresses[Math.floor(r() * addresses.length)]}${path}`, {
       headers: { cookie },
       redirect: "manual",
-      signal: AbortSignal.timeout(20_000),
-    })
-      // A view may fail while its database is dead; what counts is what was saved.
-      .then((a) => a.text())
-      .catch(() => undefined);
+      signal: AbortSignal.timeout(PATIENCE_MS),
+    }).then((a) => a.text());
+    // A view may fail while its database is dead; what counts is what was saved.
+    await within(path, LET_GO_MS, looked).catch((e) => {
+      if (e instanceof Late) tally.letGo.push(e.message);
+    });
   };
 
   const act = async (r: Random, me: { cookie: string; lead: boolean }, mark: string): Promise<void> => {
@@ -85,8 +104,11 @@ export function crowd(
       const address = addresses[Math.floor(r() * addresses.length)];
       // Now and then the answer is lost on its way: whoever asked does not know whether it was done.
       const cuts = attempt === 0 && r() < 0.12;
-      const signal = cuts ? AbortSignal.timeout(5 + Math.floor(r() * 120)) : AbortSignal.timeout(20_000);
-      const a = await send(address, me.cookie, id, deed, signal).catch(() => undefined);
+      const signal = cuts ? AbortSignal.timeout(5 + Math.floor(r() * 120)) : AbortSignal.timeout(PATIENCE_MS);
+      const a = await within(deed.path, LET_GO_MS, send(address, me.cookie, id, deed, signal)).catch((e) => {
+        if (e instanceof Late) tally.letGo.push(e.message);
+        return undefined;
+      });
       if (a && ![500, 502, 503, 504, 507].includes(a.status)) {
         tally.longest = Math.max(tally.longest, Date.now() - began);
         const done = a.status >= 200 && a.status < 300;
