@@ -2,19 +2,17 @@
 // their second measuring.
 
 import { v7 } from "uuid";
-import { findCalculator } from "../core/setout/calculators";
-import type { SheetDraft } from "../core/setout/prefill";
-import { secondReadings } from "../core/setout/second";
+import { calculator } from "../core/setout/calculators";
+import type { Draft } from "../core/setout/engine/form";
+import { blankDraft, toInput } from "../core/setout/engine/form";
 import { sheetPrefill } from "../core/workshop/sheets/sheets";
 import type { BuildRow, JobRow, Shop } from "../core/workshop/state/model";
 import { type Conn, transaction } from "../db/pool";
 import { writeSecond, writeSheet } from "../db/setout";
 import { loadShop } from "../db/shop";
-import { blankDraft, toInput } from "../ui/setout/fields";
-import { SHEETS } from "../ui/setout/sheets";
 
 const BUILD = "night-bakery";
-const MEASURED = ["opening", "roof-plan"];
+const MEASURED = ["opening", "roof-plan"] as const;
 const BEFORE = 26 * 60;
 
 export async function writeSheets(now: number): Promise<void> {
@@ -28,15 +26,15 @@ export async function writeSheets(now: number): Promise<void> {
 }
 
 /** Fills a sheet from the van and the choices, as the lead would find it; left out where that is not enough, or says stop. */
-async function keep(c: Conn, shop: Shop, build: BuildRow, job: JobRow, name: string, at: number): Promise<void> {
-  const sheet = SHEETS.find((s) => s.name === name)!;
+async function keep(c: Conn, shop: Shop, build: BuildRow, job: JobRow, name: (typeof MEASURED)[number], at: number): Promise<void> {
+  const sheet = calculator(name);
   const filled = sheetPrefill(shop, build, name, job.id);
   if (!filled) return;
-  const draft: SheetDraft = { ...blankDraft(sheet.fields), ...filled.draft };
-  const typed = toInput(sheet.fields, draft);
+  const draft: Draft = { ...blankDraft(sheet.fields), ...filled.draft };
+  const typed = toInput(sheet.inputs, draft);
   if (typed.faults.length) return;
-  const input = sheet.shape ? sheet.shape(typed.input) : typed.input;
-  const outcome = findCalculator(name)!.run(input);
+  const { input } = typed;
+  const outcome = sheet.run(input);
   if (outcome.findings.some((f) => f.level === "stop")) return;
   const worst = outcome.findings.some((f) => f.level === "warn") ? "warn" : "ok";
   const id = v7();
@@ -59,6 +57,6 @@ async function keep(c: Conn, shop: Shop, build: BuildRow, job: JobRow, name: str
   );
   // Who cuts had it measured twice.
   if (job.state === "todo") return;
-  const read = Object.fromEntries(secondReadings(name, input, outcome).map((r) => [r.name, r.expected]));
+  const read = Object.fromEntries(sheet.second(input, outcome).map((r) => [r.name, r.expected]));
   await writeSecond(c, id, read, "u-rosa", at + 40, true);
 }

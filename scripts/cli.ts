@@ -10,6 +10,7 @@ const HELP = `Usage: ./wide-lane COMMAND
   plan FILE [--ms N | --iterations N] [--seed N]   plan a problem file, plan on standard output
   check PROBLEM PLAN                       the independent checker: exit 0 and "valid", or 1 and each broken rule
   setout NAME FILE [--svg FILE] [--dxf FILE]   a set-out calculator: numbers before metal is cut
+  new setout [STAGE NAME]                  a new calculator's folder; without a name, the registry and docs/setout.md again
   bench [plan | replan | plain | app | clicks] [--write]   speed of the planner, of the server, and from click to paint
   backup FILE | backup --verify FILE       write the whole database of ./wide-lane start to a file; read one through
   restore FILE [--replace]                 put such a file back, all of it or nothing
@@ -27,6 +28,7 @@ const commands: Record<string, () => Promise<{ default: (args: string[]) => Prom
   plan: () => import("./plan"),
   check: () => import("./check"),
   setout: () => import("./setout"),
+  new: () => import("./new"),
   bench: () => import("./bench"),
   backup: () => import("./backup"),
   restore: () => import("./restore"),

@@ -7,32 +7,31 @@ import path from "node:path";
 import { afterAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { shipped } from "@/core/library/testing";
-import { findCalculator } from "@/core/setout/calculators";
+import { CALCULATORS } from "@/core/setout/calculators";
 import { toDxf } from "@/core/setout/drawing/dxf";
 import { toSvg } from "@/core/setout/drawing/svg";
-import type { Drawing } from "@/core/setout/model";
-import { prefill, worldOf } from "@/core/setout/prefill";
+import { factsOf } from "@/core/setout/engine/facts";
+import { type Draft, toDraft, toInput } from "@/core/setout/engine/form";
+import type { Drawing } from "@/core/setout/engine/outcome";
 import { vans } from "@/core/van/model";
-import { toInput } from "@/ui/setout/fields";
-import { SHEETS } from "@/ui/setout/sheets";
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "wide-lane-drawings-"));
 afterAll(() => rmSync(folder, { recursive: true }));
 
 const drawings = new Map<string, Drawing>();
-for (const sheet of SHEETS) {
-  const drafts: [string, typeof sheet.start][] = [["start", sheet.start]];
+for (const c of CALCULATORS) {
+  const drafts: [string, Draft][] = [["start", toDraft(c.inputs, c.example)]];
   // The same sheet as every van fills it, for a window and for the roof.
   for (const van of vans)
     for (const code of ["OP-06a", "OP-04", "OP-01"]) {
-      const p = prefill(sheet.name, worldOf(shipped(code), van.geometry, DEFAULT_OPTIONS));
+      const p = c.prefill?.(factsOf(shipped(code), van.geometry, DEFAULT_OPTIONS));
       // What only a tape knows is left open in some: those are no sheets yet.
       if (p && !p.partial) drafts.push([`${van.id}-${code}`, p.draft]);
     }
   for (const [name, draft] of drafts) {
-    const { input } = toInput(sheet.fields, draft);
-    const { drawing } = findCalculator(sheet.name)!.run(sheet.shape ? sheet.shape(input) : input);
-    if (drawing) drawings.set(`${sheet.name}-${name}`, drawing);
+    const { input } = toInput(c.inputs, draft);
+    const { drawing } = c.run(input);
+    if (drawing) drawings.set(`${c.name}-${name}`, drawing);
   }
 }
 

@@ -1,8 +1,7 @@
 // The set-out of a job for its card.
 
-import { findCalculator } from "@/core/setout/calculators";
-import { sayResults } from "@/core/setout/say-results";
-import { secondReadings } from "@/core/setout/second";
+import { calculator, findCalculator } from "@/core/setout/calculators";
+import { sayResults } from "@/core/setout/engine/say-results";
 import { jobSheets, outcomeOf, secondFault, sheetsMissing } from "@/core/workshop/sheets/job-sheets";
 import { sheetNotices } from "@/core/workshop/sheets/sheets";
 import type { BuildRow, JobRow } from "@/core/workshop/state/model";
@@ -22,11 +21,11 @@ export function cardSheets(state: State, build: BuildRow, job: JobRow, reader: s
       at: s.savedAt,
       locked: s.lockedAt,
       notices: sheetNotices(state.shop, build, s, state.working?.plan, state.now),
-      figures: sayResults(s.calculator, outcome.results),
+      figures: sayResults(calculator(s.calculator), outcome.results),
       cuts: outcome.cuts,
       findings: outcome.findings,
       drawing: outcome.drawing,
-      wanted: s.lockedAt === null ? secondReadings(s.calculator, s.input, outcome) : [],
+      wanted: s.lockedAt === null ? calculator(s.calculator).second(s.input, outcome) : [],
       second: s.second && { by: s.secondBy ? who(s.secondBy) : "somebody", readings: s.second },
       secondWhyNot: secondFault(s, reader) ?? null,
     };

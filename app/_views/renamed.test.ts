@@ -5,7 +5,7 @@ import { type Entry, library } from "@/core/library/library";
 import type { Options } from "@/core/library/options";
 import { FULL, PODS } from "@/core/library/testing";
 import { random } from "@/core/rng";
-import { CALCULATOR_NAMES } from "@/core/setout/names";
+import { CALCULATORS } from "@/core/setout/calculators";
 import { cameOutWords } from "@/core/workshop/bare-body/removed-items";
 import { seatsOpen, seatWords } from "@/core/workshop/bare-body/seats";
 import { stripClosing } from "@/core/workshop/bare-body/strip-close";
@@ -139,10 +139,10 @@ function said(s: State) {
         holes: holesOf(b, j).map((h) => h.title),
         soaks: isSoak(j),
         zones: zonesOf(b, j, NOW).map((z) => z.zone),
-        takes: CALCULATOR_NAMES.map((name) =>
+        takes: CALCULATORS.map(({ name }) =>
           takesOf(name, j, { minutes: { best: 1, likely: 2, worst: 3, of: "job" }, holdMinutes: null } as never),
         ),
-        sheets: CALCULATOR_NAMES.map((name) => sheetPrefill(shop, b, name, j.id, plan, NOW) ?? null),
+        sheets: CALCULATORS.map(({ name }) => sheetPrefill(shop, b, name, j.id, plan, NOW) ?? null),
       })),
     })),
   };

@@ -1,7 +1,6 @@
 // Fills the set-out view: loose, or for a build and one of its jobs.
 
-import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
-import { secondReadings } from "@/core/setout/second";
+import { CALCULATORS, calculator, findCalculator } from "@/core/setout/calculators";
 import { askedJobs } from "@/core/workshop/builds/asked-work";
 import { outcomeOf, secondFault } from "@/core/workshop/sheets/job-sheets";
 import { startsFromPlan } from "@/core/workshop/sheets/plan-prefill";
@@ -47,7 +46,7 @@ export async function setOutView(
         asks: askedJobs(shop, build, state.now)
           .filter((a) => a.key.includes(s.id))
           .map((a) => a.name),
-        wanted: secondReadings(s.calculator, s.input, outcomeOf(s)),
+        wanted: calculator(s.calculator).second(s.input, outcomeOf(s)),
         secondWhyNot: secondFault(s, reader.id) ?? null,
         versions: (await versionsOf(s.id)).map(({ n, by, at }) => ({ n, by, at })),
       }),

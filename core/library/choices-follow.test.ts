@@ -1,8 +1,9 @@
 // Every choice is followed by what it touches: jobs, hours, parts or kilograms; and words carry the numbers that the parts do.
 
 import { describe, expect, it } from "vitest";
-import { damping } from "../setout/damping";
-import { prefill, worldOf } from "../setout/prefill";
+import { calculator } from "../setout/calculators";
+import { factsOf } from "../setout/engine/facts";
+import { damping } from "../setout/strip/damping/damping";
 import { vans } from "../van/model";
 import { conflictsOf } from "./conflicts";
 import { compareNetworks } from "./impact";
@@ -64,7 +65,7 @@ describe("damping", () => {
     const options = { ...FULL, damping: cover };
     const q = quantitiesOf(options, van);
     const jobs = buildNetwork(options, van);
-    const d = prefill("damping", worldOf(shipped("IN-01"), van, options))!.draft as Record<string, string> & {
+    const d = calculator("damping").prefill!(factsOf(shipped("IN-01"), van, options))!.draft as Record<string, string> & {
       panels: Record<string, string>[];
     };
     const sheet = damping.run({

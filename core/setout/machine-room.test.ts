@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { machineRoom } from "./machine-room";
+import { machineRoom } from "./time/machine-room/machine-room";
 
 const run = (input: object) => machineRoom.run(input);
 const boards = [

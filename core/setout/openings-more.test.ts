@@ -3,11 +3,11 @@
 import { describe, expect, it } from "vitest";
 import { InputError } from "../plan/fault";
 import { random } from "../rng";
-import { cable } from "./cable";
 import { findCalculator } from "./calculators";
-import type { Outcome } from "./model";
-import { solarFeet } from "./solar-feet";
-import { unitChoice } from "./unit-choice";
+import type { Outcome } from "./engine/outcome";
+import { cable } from "./openings/cable/cable";
+import { solarFeet } from "./openings/solar-feet/solar-feet";
+import { unitChoice } from "./openings/unit-choice/unit-choice";
 
 // biome-ignore lint/suspicious/noExplicitAny: results are read field by field
 type Open = Omit<Outcome<any>, "results"> & { results: any };

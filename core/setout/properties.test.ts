@@ -3,7 +3,7 @@
 import { describe, expect, it } from "vitest";
 import { type Random, random } from "../rng";
 import { findCalculator } from "./calculators";
-import type { Outcome } from "./model";
+import type { Outcome } from "./engine/outcome";
 
 // biome-ignore lint/suspicious/noExplicitAny: results are read field by field
 type Open = Omit<Outcome<any>, "results"> & { results: any };

@@ -2,8 +2,8 @@
 
 import { describe, expect, it } from "vitest";
 import { findCalculator } from "./calculators";
-import type { Outcome } from "./model";
-import { crosswise } from "./set-unit";
+import type { Outcome } from "./engine/outcome";
+import { crosswise } from "./openings/set-unit/set-unit";
 import { levelOf, refusedBy, saidBy } from "./testing/outcome";
 
 const run = (name: string, input: object): Outcome => findCalculator(name)!.run(input);

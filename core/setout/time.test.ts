@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { InputError } from "../plan/fault";
 import { random } from "../rng";
 import { findCalculator } from "./calculators";
-import type { Outcome } from "./model";
+import type { Outcome } from "./engine/outcome";
 
 type Results = Record<string, number | string | boolean | null>;
 const run = (name: string, input: object) => findCalculator(name)!.run(input) as Outcome<Results>;

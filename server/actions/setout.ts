@@ -1,10 +1,9 @@
 // Actions on the set-out sheets of builds: keep one, measure a second time, lock, open again.
 
 import { v7 } from "uuid";
-import { findCalculator } from "@/core/setout/calculators";
-import type { Outcome } from "@/core/setout/model";
-import { calculators } from "@/core/setout/names";
-import { disagreements, secondReadings } from "@/core/setout/second";
+import { calculator as calculatorOf, findCalculator, titleOf } from "@/core/setout/calculators";
+import type { Outcome } from "@/core/setout/engine/outcome";
+import { disagreements } from "@/core/setout/engine/second";
 import { outcomeOf, secondFault } from "@/core/workshop/sheets/job-sheets";
 import { sheetPrefill } from "@/core/workshop/sheets/sheets";
 import type { BuildRow, SheetRow, Shop } from "@/core/workshop/state/model";
@@ -32,19 +31,14 @@ async function sheetOf(x: Change, id: string): Promise<SheetRow> {
   return sheet;
 }
 
-/** Sheets whose minutes the plan takes without a second measuring: who is needed when, and what is left. */
-const PLANNED_BY = calculators("pair-minutes", "zone-rate");
-
 /** The job of a sheet that is locked no more has its own minutes, hold and quantities again. */
 async function lift(x: Change, sheet: SheetRow, what: string): Promise<void> {
   const { build } = await buildOf(x, sheet.buildId);
   const job = build.jobs.find((j) => j.id === sheet.jobId);
   if (job?.state !== "todo") return;
   await liftSheet(x.c, sheet.id, job.id);
-  await x.stale(`${build.name}: set-out ${title(sheet.calculator)} of ${job.name} ${what}`);
+  await x.stale(`${build.name}: set-out ${titleOf(sheet.calculator)} of ${job.name} ${what}`);
 }
-
-const title = (name: string) => findCalculator(name)?.title ?? name;
 
 export const setoutActions = [
   // Keeps a sheet with a build and a job; `version` is of the sheet that was shown, none for a new one.
@@ -90,7 +84,7 @@ export const setoutActions = [
           text: `set-out ${calculator.title}${job ? ` of ${job.name}` : ""} ${old ? "changed" : "begun"}`,
         });
         // What the plan goes by as it is kept, locked or not.
-        if (job && PLANNED_BY.has(b.calculator)) await x.stale(`${build.name}: set-out ${calculator.title} of ${job.name} is kept`);
+        if (job && calculator.plannedAtOnce) await x.stale(`${build.name}: set-out ${calculator.title} of ${job.name} is kept`);
         return { id };
       }),
   ),
@@ -106,7 +100,7 @@ export const setoutActions = [
         const same = secondFault(sheet, user.id);
         if (same) throw new Refusal(409, same);
         const outcome = outcomeOf(sheet);
-        const differ = disagreements(secondReadings(sheet.calculator, sheet.input, outcome), b.readings);
+        const differ = disagreements(calculatorOf(sheet.calculator).second(sheet.input, outcome), b.readings);
         const stop = outcome.findings.find((f) => f.level === "stop");
         const locks = differ.length === 0 && !stop;
         await writeSecond(x.c, sheet.id, b.readings, user.id, x.now, locks);
@@ -114,7 +108,7 @@ export const setoutActions = [
         const job = build.jobs.find((j) => j.id === sheet.jobId);
         if (locks && job && job.state === "todo") {
           await bring(x.c, shop, sheet, job);
-          await x.stale(`${build.name}: set-out ${title(sheet.calculator)} of ${job.name} is locked`);
+          await x.stale(`${build.name}: set-out ${titleOf(sheet.calculator)} of ${job.name} is locked`);
         }
         await x.event({
           kind: locks ? "sheet.locked" : "sheet.second",
@@ -122,8 +116,8 @@ export const setoutActions = [
           entityId: sheet.id,
           buildId: build.id,
           text: locks
-            ? `set-out ${title(sheet.calculator)}${job ? ` of ${job.name}` : ""} locked: two measurings agree`
-            : `second measuring of ${title(sheet.calculator)}: ${differ.length ? differ.map((d) => `${d.label} ${d.second ?? "not read"}, not ${d.first}`).join("; ") : stop!.text}`.slice(
+            ? `set-out ${titleOf(sheet.calculator)}${job ? ` of ${job.name}` : ""} locked: two measurings agree`
+            : `second measuring of ${titleOf(sheet.calculator)}: ${differ.length ? differ.map((d) => `${d.label} ${d.second ?? "not read"}, not ${d.first}`).join("; ") : stop!.text}`.slice(
                 0,
                 500,
               ),
@@ -145,7 +139,7 @@ export const setoutActions = [
           entity: "sheet",
           entityId: sheet.id,
           buildId: sheet.buildId,
-          text: `set-out ${title(sheet.calculator)} opened again: ${b.why.trim()}`.slice(0, 500),
+          text: `set-out ${titleOf(sheet.calculator)} opened again: ${b.why.trim()}`.slice(0, 500),
         });
       }),
   ),
@@ -154,13 +148,13 @@ export const setoutActions = [
       const sheet = await sheetOf(x, ids[0]);
       if (sheet.lockedAt !== null) await lift(x, sheet, "is thrown away");
       await deleteSheet(x.c, sheet.id);
-      if (PLANNED_BY.has(sheet.calculator)) await x.stale(`set-out ${title(sheet.calculator)} is thrown away`);
+      if (findCalculator(sheet.calculator)?.plannedAtOnce) await x.stale(`set-out ${titleOf(sheet.calculator)} is thrown away`);
       await x.event({
         kind: "sheet.deleted",
         entity: "sheet",
         entityId: sheet.id,
         buildId: sheet.buildId,
-        text: `set-out ${title(sheet.calculator)} thrown away`,
+        text: `set-out ${titleOf(sheet.calculator)} thrown away`,
       });
     }),
   ),

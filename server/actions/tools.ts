@@ -1,7 +1,7 @@
 // Actions on the shared tools and machines of the workshop.
 
 import { v7 } from "uuid";
-import { MACHINE_MM } from "@/core/setout/machine-room";
+import { MACHINE_MM } from "@/core/setout/time/machine-room/machine-room";
 import { addTool, toolNamed } from "@/db/tools";
 import { action, body, change, is } from "../action";
 import { byField, editRow } from "../edits";

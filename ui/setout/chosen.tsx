@@ -2,8 +2,8 @@
 // One of several (units side by side, bays of a roof unit) is chosen: kept with the build's decisions, with what it costs and weighs, by whom and why.
 
 import { useState } from "react";
-import type { Outcome } from "@/core/setout/model";
-import type { SheetDraft } from "@/core/setout/prefill";
+import type { Draft } from "@/core/setout/engine/form";
+import type { Outcome } from "@/core/setout/engine/outcome";
 import { unitTitle } from "@/core/workshop/openings/chosen-unit";
 import { Button } from "../kit/button";
 import { Field, Select } from "../kit/field";
@@ -18,7 +18,7 @@ interface Option {
 }
 
 /** What a sheet lets one choose between: units side by side, bays of a roof unit. */
-export function optionsOf(calculator: string, draft: SheetDraft, outcome: Outcome | undefined): Option[] {
+export function optionsOf(calculator: string, draft: Draft, outcome: Outcome | undefined): Option[] {
   if (calculator === "unit-choice")
     return (Array.isArray(draft.candidates) ? draft.candidates : []).flatMap((c) => {
       const name = String(c.name ?? "").trim();

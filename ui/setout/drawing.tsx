@@ -3,8 +3,8 @@
 
 import { useRef, useState } from "react";
 import { bounds } from "@/core/setout/drawing/svg";
-import type { Handle } from "@/core/setout/handles";
-import type { Drawing, Layer, Shape } from "@/core/setout/model";
+import type { Handle } from "@/core/setout/engine/handles";
+import type { Drawing, Layer, Shape } from "@/core/setout/engine/outcome";
 import { cx } from "../kit/cx";
 import type { Mark } from "./marks";
 

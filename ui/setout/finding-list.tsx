@@ -1,7 +1,7 @@
 "use client";
 // The findings of a sheet, the worst first; those that point into the drawing carry the number that stands there.
 
-import type { Finding } from "@/core/setout/model";
+import type { Finding } from "@/core/setout/engine/outcome";
 import { cx } from "../kit/cx";
 import { Tick } from "../kit/tick";
 import { numbered } from "./marks";

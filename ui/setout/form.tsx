@@ -1,11 +1,17 @@
 "use client";
-// The inputs of a sheet: single fields beside their labels, rows as small tables.
+// The inputs of a sheet, in the order in which they are filled in: from the van, chosen, measured; the house's own figures folded.
 
 import { Plus, X } from "lucide-react";
+import type { Fault } from "@/core/plan/fault";
+import { blankDraft, type Draft, type Field, groupedFields, type RowsField } from "@/core/setout/engine/form";
 import { cx } from "../kit/cx";
-import { blankRow, type Draft, type Fault, type Field, type Leaf } from "./fields";
 
 const box = "h-8 min-w-0 rounded-md border bg-card px-2 text-ink aria-invalid:border-signal";
+
+/** What stands in an empty field: what it is taken as, else what such a figure may look like. */
+const hint = (f: Field, example?: string) => (f.usual ? `usually ${f.usual}` : example ? `e.g. ${example}` : undefined);
+/** Unit and bounds of a field, for who points at it. */
+const asked = (f: Field) => [f.label, f.unit, f.range, f.help].filter(Boolean).join(", ");
 
 function Input({
   f,
@@ -16,19 +22,18 @@ function Input({
   wide,
   example,
 }: {
-  f: Leaf;
+  f: Field;
   typed: string | boolean;
   path: string;
   fault?: string;
   onType(v: string | boolean): void;
   wide?: boolean;
-  /** What such a figure may look like, while it is empty. */
   example?: string;
 }) {
   const common = {
     "aria-label": f.label,
     "aria-invalid": fault ? true : undefined,
-    title: fault ? `${f.label} ${fault}` : undefined,
+    title: fault ? `${f.label} ${fault}` : asked(f),
     name: path,
   };
   if (f.kind === "flag")
@@ -36,7 +41,7 @@ function Input({
   if (f.kind === "choice")
     return (
       <select {...common} value={String(typed)} onChange={(e) => onType(e.target.value)} className={cx(box, wide ? "w-40" : "w-full")}>
-        {f.options.map(([v, l]) => (
+        {f.options?.map(([v, l]) => (
           <option key={v} value={v}>
             {l}
           </option>
@@ -50,8 +55,8 @@ function Input({
       value={String(typed)}
       onChange={(e) => onType(e.target.value)}
       autoComplete="off"
-      {...(example ? { placeholder: `e.g. ${example}` } : {})}
-      className={cx(box, wide ? "w-40" : "w-full px-1", figure && "text-right")}
+      placeholder={wide ? hint(f, example) : f.usual}
+      className={cx(box, wide ? "w-40 shrink-0" : "w-full px-1", figure && "text-right")}
     />
   );
 }
@@ -65,12 +70,12 @@ function Rows({
   faultAt,
   onChange,
 }: {
-  f: Extract<Field, { kind: "rows" }>;
+  f: RowsField;
   rows: Draft[];
   faultAt(path: string): string | undefined;
   onChange(rows: Draft[]): void;
 }) {
-  const cell = (x: Leaf, row: Draft, i: number) => (
+  const cell = (x: Field, row: Draft, i: number) => (
     <Input
       f={x}
       typed={(row[x.path] as string | boolean) ?? ""}
@@ -97,7 +102,7 @@ function Rows({
           <li key={i} className="grid grid-cols-[1.4fr_1fr_1fr_1fr_1.5rem] gap-x-1.5 gap-y-1 border-t py-1.5 first:border-t-0">
             {f.fields.map((x, k) => (
               <div key={x.path} className={cx("min-w-0", k > 0 && k % 4 === 0 && "col-start-1")}>
-                <span aria-hidden className="block truncate text-muted" title={x.label}>
+                <span aria-hidden className="block truncate text-muted" title={asked(x)}>
                   {x.label}
                 </span>
                 {cell(x, row, i)}
@@ -119,7 +124,7 @@ function Rows({
                 "truncate pr-1 font-normal",
                 x.kind === "polygon" ? "w-1/2" : x.kind === "text" ? "w-[24%]" : x.kind === "choice" && "w-[20%]",
               )}
-              title={x.label}
+              title={asked(x)}
             >
               {x.label}
             </th>
@@ -146,73 +151,108 @@ function Rows({
   );
 }
 
-export function SheetForm({
-  fields,
-  draft,
-  faults,
-  onChange,
-  examples = {},
-}: {
-  fields: readonly Field[];
+const GROUP = {
+  van: "From the van",
+  chosen: "Chosen",
+  measured: "Measured",
+  rare: "Seldom needed",
+  house: "House figures",
+} as const;
+
+interface Filling {
   draft: Draft;
   faults: readonly Fault[];
   onChange(d: Draft): void;
-  examples?: Draft;
-}) {
-  const faultAt = (path: string) => faults.find((x) => x.path === path)?.message;
+  examples: Draft;
+}
+
+function Single({ f, draft, faults, onChange, examples }: Filling & { f: Field }) {
+  const fault = faults.find((x) => x.path === f.path)?.message;
+  const example = examples[f.path];
   return (
-    <div className="flex flex-col gap-1.5">
-      {fields.map((f) => {
-        if (f.kind !== "rows") {
-          const fault = faultAt(f.path);
+    <div>
+      <div className="flex items-start justify-between gap-2">
+        <span className="min-w-0 pt-1">
+          {f.label}
+          {f.unit && <span className="text-muted"> {f.unit}</span>}
+          {(f.help || f.range) && (
+            <span className="block text-[0.75rem] leading-snug text-muted">{[f.help, f.range].filter(Boolean).join(" ")}</span>
+          )}
+        </span>
+        <Input
+          f={f}
+          wide
+          typed={(draft[f.path] as string | boolean) ?? ""}
+          path={f.path}
+          fault={fault}
+          {...(typeof example === "string" && example ? { example } : {})}
+          onType={(v) => onChange({ ...draft, [f.path]: v })}
+        />
+      </div>
+      {fault && (
+        <p role="alert" className="text-right text-[0.75rem] text-signal-text">
+          {f.label} {fault}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Table({ f, draft, faults, onChange }: Filling & { f: RowsField }) {
+  const rows = (draft[f.path] as Draft[] | undefined) ?? [];
+  const set = (next: Draft[]) => onChange({ ...draft, [f.path]: next });
+  return (
+    <fieldset className="mt-2 border-t pt-2">
+      <legend className="sr-only">{f.label}</legend>
+      <div className="mb-1 flex items-center justify-between">
+        <b>{f.label}</b>
+        <button
+          type="button"
+          onClick={() => set([...rows, blankDraft(f.fields)])}
+          className="flex items-center gap-1 rounded px-1.5 py-0.5 hover:bg-sunk"
+        >
+          <Plus size={13} /> Add {/^[aeio]/.test(f.one) ? "an" : "a"} {f.one}
+        </button>
+      </div>
+      {f.help && <p className="mb-1 text-[0.75rem] text-muted">{f.help}</p>}
+      {rows.length > 0 && <Rows f={f} rows={rows} faultAt={(path) => faults.find((x) => x.path === path)?.message} onChange={set} />}
+      {faults
+        .filter((x) => x.path.startsWith(f.path))
+        .map((x) => (
+          <p key={x.path} role="alert" className="text-[0.75rem] text-signal-text">
+            {x.path}: {x.message}
+          </p>
+        ))}
+    </fieldset>
+  );
+}
+
+export function SheetForm({
+  fields,
+  ...filling
+}: Omit<Filling, "examples"> & { fields: readonly (Field | RowsField)[]; examples?: Draft }) {
+  const all: Filling = { ...filling, examples: filling.examples ?? {} };
+  const one = (f: Field | RowsField) =>
+    f.kind === "rows" ? <Table key={f.path} f={f} {...all} /> : <Single key={f.path} f={f} {...all} />;
+  return (
+    <div className="flex flex-col gap-3">
+      {groupedFields(fields).map(({ from, fields: list }) => {
+        const inside = <div className="flex flex-col gap-1.5">{list.map(one)}</div>;
+        if (from !== "house" && from !== "rare")
           return (
-            <div key={f.path}>
-              <div className="flex items-center justify-between gap-2">
-                <span>
-                  {f.label}
-                  {"unit" in f && f.unit && <span className="text-muted"> {f.unit}</span>}
-                </span>
-                <Input
-                  f={f}
-                  wide
-                  typed={(draft[f.path] as string | boolean) ?? ""}
-                  path={f.path}
-                  fault={fault}
-                  {...(typeof examples[f.path] === "string" ? { example: examples[f.path] as string } : {})}
-                  onType={(v) => onChange({ ...draft, [f.path]: v })}
-                />
-              </div>
-              {fault && (
-                <p role="alert" className="text-right text-[0.75rem] text-signal-text">
-                  {f.label} {fault}
-                </p>
-              )}
-            </div>
+            <section key={from} aria-label={GROUP[from]}>
+              <h3 className="mb-1 text-[0.8125rem] font-semibold text-muted">{GROUP[from]}</h3>
+              {inside}
+            </section>
           );
-        }
-        const rows = (draft[f.path] as Draft[] | undefined) ?? [];
-        const set = (next: Draft[]) => onChange({ ...draft, [f.path]: next });
-        const wrong = faults.filter((x) => x.path.startsWith(f.path));
+        const wrong = list.some((f) => all.faults.some((x) => x.path === f.path || x.path.startsWith(`${f.path}[`)));
         return (
-          <fieldset key={f.path} className="mt-2 border-t pt-2">
-            <legend className="sr-only">{f.label}</legend>
-            <div className="mb-1 flex items-center justify-between">
-              <b>{f.label}</b>
-              <button
-                type="button"
-                onClick={() => set([...rows, blankRow(f.fields)])}
-                className="flex items-center gap-1 rounded px-1.5 py-0.5 hover:bg-sunk"
-              >
-                <Plus size={13} /> Add {/^[aeio]/.test(f.one) ? "an" : "a"} {f.one}
-              </button>
-            </div>
-            {rows.length > 0 && <Rows f={f} rows={rows} faultAt={faultAt} onChange={set} />}
-            {wrong.map((x) => (
-              <p key={x.path} role="alert" className="text-[0.75rem] text-signal-text">
-                {x.path}: {x.message}
-              </p>
-            ))}
-          </fieldset>
+          <details key={from} {...(wrong ? { open: true } : {})} className="rounded-md border px-3 py-2">
+            <summary className="cursor-pointer font-semibold">
+              {GROUP[from]} <span className="font-normal text-muted">{list.length}</span>
+            </summary>
+            <div className="mt-2">{inside}</div>
+          </details>
         );
       })}
     </div>

@@ -3,8 +3,7 @@
 
 import Link from "next/link";
 import { useDeferredValue } from "react";
-import type { CalculatorName } from "@/core/setout/names";
-import { QUESTIONS, sheetsFor } from "@/core/setout/questions";
+import { CALCULATORS, calculatorsFor, findCalculator, titleOf } from "@/core/setout/calculators";
 import type { SheetState } from "@/core/workshop/sheets/needed-next";
 import { count } from "@/core/workshop/state/say";
 import { buttonClass } from "../kit/button";
@@ -14,7 +13,6 @@ import { near } from "../kit/time";
 import { useUrlText } from "../kit/use-url";
 import { VanPlan } from "../van/plan";
 import type { NeededView, SetOutHomeView } from "./home-view";
-import { SHEETS } from "./sheets";
 
 /** So many sheets of a job, and so many jobs, are shown before the rest is folded away. */
 const SHEETS_SHOWN = 3;
@@ -31,8 +29,7 @@ const TONE: Record<SheetState, string> = {
 /** Places of a van, as they are asked for. */
 const PLACES = ["roof", "ceiling", "left", "right", "rear", "floor", "underside", "nose"] as const;
 
-const asks = (name: string): string => QUESTIONS[name as CalculatorName]?.asks ?? titleOf(name);
-const titleOf = (name: string): string => SHEETS.find((s) => s.name === name)?.title ?? name;
+const asks = (name: string): string => findCalculator(name)?.asks ?? titleOf(name);
 const sheetLink = (name: string, job: string | null, build: string | null): string =>
   job
     ? `/set-out?job=${encodeURIComponent(job)}&sheet=${name}`
@@ -194,7 +191,7 @@ function Settled({ of }: { of: NonNullable<SetOutHomeView["of"]> }) {
 /** What a search finds, with the job of this build that it would be for. */
 function Found({ view, search }: { view: SetOutHomeView; search: string }) {
   const { of } = view;
-  const found = sheetsFor(SHEETS, search);
+  const found = calculatorsFor(search);
   return (
     <section aria-label="Found">
       <h2 className="mb-2 text-[1rem]">
@@ -261,7 +258,7 @@ function ByStage({ view }: { view: SetOutHomeView }) {
   const stagesOf = (name: string): readonly string[] => view.stages[name] ?? [""];
   const stages = [...Object.keys(STAGE), ""].map((stage) => ({
     stage,
-    sheets: SHEETS.filter((s) => stagesOf(s.name).includes(stage)),
+    sheets: CALCULATORS.filter((s) => stagesOf(s.name).includes(stage)),
   }));
   return (
     <section aria-label="By stage" className="mt-5">

@@ -1,6 +1,6 @@
 // Findings in the order in which they are read, and the numbers by which those that point into the drawing are found there.
 
-import type { Finding, Level } from "@/core/setout/model";
+import type { Finding, Level } from "@/core/setout/engine/outcome";
 
 export interface Mark {
   n: number;

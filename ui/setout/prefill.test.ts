@@ -2,31 +2,32 @@ import { describe, expect, it } from "vitest";
 import { buildNetwork } from "@/core/library/network";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { FULL, shipped } from "@/core/library/testing";
-import { CALCULATORS, findCalculator } from "@/core/setout/calculators";
-import { contradictions, prefill, roofBays, worldOf } from "@/core/setout/prefill";
-import { AGREE_MM, disagreements, secondReadings } from "@/core/setout/second";
+import { CALCULATORS, type CalculatorName, calculator } from "@/core/setout/calculators";
+import { contradictions, type Facts, factsOf } from "@/core/setout/engine/facts";
+import { AGREE_MM, disagreements } from "@/core/setout/engine/second";
+import { roofBays } from "@/core/setout/openings/field";
 import { vans } from "@/core/van/model";
 import { startsFromPlan } from "@/core/workshop/sheets/plan-prefill";
 import { sheetMass, sheetNotices, sheetPrefill } from "@/core/workshop/sheets/sheets";
 import { testShop } from "@/core/workshop/testing/shop";
-import { blankDraft, toInput } from "./fields";
-import { SHEETS } from "./sheets";
+import { blankDraft, toDraft, toInput } from "../../core/setout/engine/form";
 
 const g = vans[1].geometry;
+const prefill = (name: CalculatorName, facts: Facts) => calculator(name).prefill?.(facts);
 
 describe("figures to start from", () => {
   it("keep a roof unit's frame clear of the ribs: worked case 5 comes out of what the sheet is filled with", () => {
-    const sheet = SHEETS.find((s) => s.name === "roof-plan")!;
-    const p = prefill("roof-plan", worldOf(shipped("OP-01"), g, { ...DEFAULT_OPTIONS, fan: true, skylight: false, solar: 0 }))!;
+    const sheet = calculator("roof-plan");
+    const p = prefill("roof-plan", factsOf(shipped("OP-01"), g, { ...DEFAULT_OPTIONS, fan: true, skylight: false, solar: 0 }))!;
     const ribs = [402, 861, 1338, 1802].map((at, i) => ({ at: String(at), width: i === 0 || i === 3 ? "40" : "46" }));
     const item = { ...(p.draft.items as object[])[0], "cut.length": "343", "cut.width": "343", "wish.at": "" };
-    for (const margins of [p.draft, sheet.start]) {
+    for (const margins of [p.draft, toDraft(sheet.inputs, sheet.example)]) {
       const own = Object.fromEntries(Object.entries(margins).filter(([k]) => k.startsWith("margins.")));
       const draft = { ...blankDraft(sheet.fields), ...p.draft, ...own, "roof.length": "1822", ribs, items: [item], bars: [], uses: [] };
-      const { input, faults } = toInput(sheet.fields, draft as never);
+      const { input, faults } = toInput(sheet.inputs, draft as never);
       expect(faults).toEqual([]);
       // biome-ignore lint/suspicious/noExplicitAny: results are read field by field
-      const results = findCalculator("roof-plan")!.run(sheet.shape ? sheet.shape(input) : input).results as any;
+      const results = sheet.run(input).results as any;
       expect(results.baysThatFit.fan).toEqual([2, 3]);
       expect(results.afterShaving.fan).toEqual([{ bay: 1, off: 2.5 }]);
     }
@@ -37,17 +38,17 @@ describe("figures to start from", () => {
       for (const o of [DEFAULT_OPTIONS, FULL])
         for (const job of buildNetwork(o, van.geometry))
           for (const name of job.setOut ?? []) {
-            const p = prefill(name, worldOf(job, van.geometry, o));
-            const sheet = SHEETS.find((s) => s.name === name);
+            const sheet = CALCULATORS.find((c) => c.name === name);
+            const p = sheet?.prefill?.(factsOf(job, van.geometry, o));
             if (!p || !sheet) continue;
-            const { input, faults } = toInput(sheet.fields, { ...blankDraft(sheet.fields), ...p.draft });
+            const { input, faults } = toInput(sheet.inputs, { ...blankDraft(sheet.fields), ...p.draft });
             if (p.partial) {
               // Only what nobody can know is open.
               expect(new Set(faults.map((f) => f.message)), `${van.name} ${job.code} ${name}`).toEqual(new Set(["is missing"]));
               continue;
             }
             expect(faults, `${van.name} ${job.code} ${name}`).toEqual([]);
-            const out = findCalculator(name)!.run(sheet.shape ? sheet.shape(input) : input);
+            const out = sheet.run(input);
             expect(
               out.findings.filter((f) => f.level === "stop" && name === "opening").map((f) => f.text),
               `${van.name} ${job.code}`,
@@ -57,7 +58,7 @@ describe("figures to start from", () => {
     expect(filled).toBeGreaterThan(80);
   });
   it("know which window is meant, and which bay of the roof", () => {
-    const field = (code: string) => prefill("opening", worldOf(shipped(code), g, FULL))!.draft;
+    const field = (code: string) => prefill("opening", factsOf(shipped(code), g, FULL))!.draft;
     expect(field("OP-06a")["field.left"]).toBe("240");
     expect(field("OP-06b")["field.left"]).toBe("330");
     expect(field("OP-06b").skin).toBe("double");
@@ -65,12 +66,12 @@ describe("figures to start from", () => {
     // The first bay that takes a cut of 400: from the rib at 180 to the one at 740, each 60 wide
     expect([field("OP-04")["field.left"], field("OP-04")["field.right"]]).toEqual(["210", "710"]);
     expect(roofBays(g)[1]).toEqual({ from: 210, to: 710 });
-    expect(prefill("opening", worldOf(shipped("OP-09"), g, FULL))).toBeUndefined();
-    expect(prefill("cure", worldOf(shipped("OP-06a"), g, FULL))).toBeUndefined();
+    expect(prefill("opening", factsOf(shipped("OP-09"), g, FULL))).toBeUndefined();
+    expect(prefill("cure", factsOf(shipped("OP-06a"), g, FULL))).toBeUndefined();
   });
   it("take the edges, the perimeter and the size of an opening from its own cut", () => {
     const unit = { w: 380, h: 420, r: 30 };
-    const w = { ...worldOf(shipped("OP-04"), g, FULL), unit };
+    const w = { ...factsOf(shipped("OP-04"), g, FULL), unit };
     const edges = prefill("edge-side", w)!.draft.edges as { name: string; length: string; toInner: string }[];
     expect(edges.map((e) => [e.name, e.length])).toEqual([
       ["top", "380"],
@@ -85,7 +86,7 @@ describe("figures to start from", () => {
     expect(contradictions(prefill("set-unit", w)!.basis, prefill("set-unit", { ...w, unit: { ...unit, w: 400 } })!.basis)).toEqual([
       "cut width is 400 now, was 380",
     ]);
-    expect(prefill("edge-side", worldOf(shipped("OP-09"), g, FULL))).toBeUndefined();
+    expect(prefill("edge-side", factsOf(shipped("OP-09"), g, FULL))).toBeUndefined();
   });
   it("fit the fields of the sheets that start from plan and forecast", () => {
     const shop = testShop();
@@ -100,27 +101,26 @@ describe("figures to start from", () => {
     expect(starts.length).toBeGreaterThan(8);
     for (const c of starts) {
       const p = sheetPrefill(shop, build, c.name, "a.OP-06a", { jobs, builds: [] } as never)!;
-      const { fields, shape } = SHEETS.find((s) => s.name === c.name)!;
-      expect(fields.map((f) => f.path)).toEqual(expect.arrayContaining(Object.keys(p.draft)));
-      const { input, faults } = toInput(fields, { ...blankDraft(fields), ...p.draft });
+      expect(c.fields.map((f) => f.path)).toEqual(expect.arrayContaining(Object.keys(p.draft)));
+      const { input, faults } = toInput(c.inputs, { ...blankDraft(c.fields), ...p.draft });
       for (const f of faults) expect(f.message, `${c.name} ${f.path}`).toBe("is missing");
-      if (!faults.length) c.run(shape ? shape(input) : input);
+      if (!faults.length) c.run(input);
     }
   });
   it("leave out what only a tape or the client knows", () => {
     const across = { ...FULL, bed: "across" } as typeof FULL;
-    expect(prefill("bed-across", worldOf(shipped("OP-01"), g, { ...across, pods: false }))!.draft).toMatchObject({
+    expect(prefill("bed-across", factsOf(shipped("OP-01"), g, { ...across, pods: false }))!.draft).toMatchObject({
       insideWidth: String(g.inside.widthWaistMm),
       "recesses.left": "0",
     });
-    expect(prefill("bed-across", worldOf(shipped("OP-01"), g, { ...across, pods: true }))!.draft["recesses.left"]).toBeUndefined();
-    expect(prefill("bed-across", worldOf(shipped("OP-01"), g, { ...FULL, bed: "lift" }))).toBeUndefined();
-    expect(prefill("solar-feet", worldOf(shipped("OP-11"), g, { ...FULL, solar: 0 }))).toBeUndefined();
-    expect(prefill("solar-feet", worldOf(shipped("OP-11"), g, FULL))!.draft.centre).toBe(String(g.inside.widthRoofMm / 2));
+    expect(prefill("bed-across", factsOf(shipped("OP-01"), g, { ...across, pods: true }))!.draft["recesses.left"]).toBeUndefined();
+    expect(prefill("bed-across", factsOf(shipped("OP-01"), g, { ...FULL, bed: "lift" }))).toBeUndefined();
+    expect(prefill("solar-feet", factsOf(shipped("OP-11"), g, { ...FULL, solar: 0 }))).toBeUndefined();
+    expect(prefill("solar-feet", factsOf(shipped("OP-11"), g, FULL))!.draft.centre).toBe(String(g.inside.widthRoofMm / 2));
   });
   it("put what was chosen on the roof plan", () => {
     const names = (o: typeof FULL) =>
-      (prefill("roof-plan", worldOf(shipped("OP-01"), g, o))!.draft.items as { name: string }[]).map((i) => i.name);
+      (prefill("roof-plan", factsOf(shipped("OP-01"), g, o))!.draft.items as { name: string }[]).map((i) => i.name);
     expect(names(FULL)).toEqual(["fan", "skylight", "panel 1", "panel 2", "panel 3"]);
     expect(names({ ...FULL, fan: false, solar: 0 })).toEqual(["skylight"]);
   });
@@ -192,7 +192,7 @@ describe("the second measuring", () => {
     place: { along: "centre", up: "centre" },
     skin: "single",
   };
-  const wanted = secondReadings("opening", input, findCalculator("opening")!.run(input));
+  const wanted = calculator("opening").second(input, calculator("opening").run(input));
   it("is read from the other edges and both diagonals", () => {
     // field 1080, cut 1020 centred: 30 left; height 520, cut 460: 30 left; √(1020² + 460²) = 1118.9
     expect(wanted.map((w) => w.expected)).toEqual([30, 30, 1118.9, 1118.9]);
@@ -206,10 +206,7 @@ describe("the second measuring", () => {
   });
   it("is asked for on every sheet that marks metal out, and not on the others", () => {
     for (const c of CALCULATORS) {
-      const s = SHEETS.find((x) => x.name === c.name)!;
-      const { input: i } = toInput(s.fields, s.start);
-      const real = s.shape ? s.shape(i) : i;
-      expect(secondReadings(c.name, real, c.run(real)).length > 0, c.name).toBe(["opening", "roof-plan", "under-floor"].includes(c.name));
+      expect(c.second(c.example, c.run(c.example)).length > 0, c.name).toBe(["opening", "roof-plan", "under-floor"].includes(c.name));
     }
   });
 });

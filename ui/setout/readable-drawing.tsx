@@ -4,7 +4,7 @@
 import { useState } from "react";
 import { mirrored as mirror } from "@/core/setout/drawing/shapes";
 import { bounds } from "@/core/setout/drawing/svg";
-import type { Drawing } from "@/core/setout/model";
+import type { Drawing } from "@/core/setout/engine/outcome";
 import { DrawingView, growOf } from "./drawing";
 import type { Mark } from "./marks";
 

@@ -4,9 +4,10 @@
 import { asResult } from "@/core/setout/calculators";
 import { toDxf } from "@/core/setout/drawing/dxf";
 import { toSvg } from "@/core/setout/drawing/svg";
+import type { Calculator } from "@/core/setout/engine/define";
+import type { Outcome } from "@/core/setout/engine/outcome";
+import { sayResults } from "@/core/setout/engine/say-results";
 import { sayInches } from "@/core/setout/lengths";
-import type { Outcome } from "@/core/setout/model";
-import { sayResults } from "@/core/setout/say-results";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 
@@ -39,7 +40,7 @@ export function Files({ name, outcome }: { name: string; outcome: Outcome }) {
   );
 }
 
-export function Results({ sheet, results, inches }: { sheet: string; results: Record<string, unknown>; inches: boolean }) {
+export function Results({ sheet, results, inches }: { sheet: Calculator; results: Record<string, unknown>; inches: boolean }) {
   return (
     <dl>
       {sayResults(sheet, results, inches).map((r) => (

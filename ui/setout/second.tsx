@@ -3,8 +3,8 @@
 
 import { useState } from "react";
 import { InputError } from "@/core/plan/fault";
+import { AGREE_MM, disagreements, type SecondReading } from "@/core/setout/engine/second";
 import { parseLength } from "@/core/setout/lengths";
-import { AGREE_MM, disagreements, type SecondReading } from "@/core/setout/second";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { inputClass } from "../kit/field";

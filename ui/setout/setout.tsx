@@ -4,10 +4,11 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { handlesOf, moved } from "@/core/setout/handles";
-import type { Outcome } from "@/core/setout/model";
-import type { CalculatorName } from "@/core/setout/names";
-import { QUESTIONS, sheetsFor } from "@/core/setout/questions";
+import { CALCULATORS, type CalculatorName, calculator, calculatorsFor } from "@/core/setout/calculators";
+import type { Calculator, Stage } from "@/core/setout/engine/define";
+import { blankDraft, type Draft, toDraft, toInput } from "@/core/setout/engine/form";
+import { handlesOf, moved } from "@/core/setout/engine/handles";
+import type { Outcome } from "@/core/setout/engine/outcome";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { send } from "../kit/send";
@@ -17,20 +18,19 @@ import { useUrlChoice } from "../kit/use-url";
 import { Chosen, optionsOf } from "./chosen";
 import { Claim } from "./claim";
 import { DrawingView } from "./drawing";
-import { blankDraft, type Draft } from "./fields";
 import { FindingList } from "./finding-list";
 import { SheetForm } from "./form";
 import { HandOut } from "./hand-out";
 import { Kept } from "./keep";
 import { marksOf } from "./marks";
 import { Cuts, Files, Results } from "./results";
-import { SHEETS } from "./sheets";
-import { inputOf, useOutcome } from "./use-outcome";
+import { useOutcome } from "./use-outcome";
 import type { KeptSheet, SetOutView } from "./view";
 
 const KEY = "wide-lane set-out";
 
-const NAMES: readonly string[] = SHEETS.map((s) => s.name);
+const NAMES: readonly string[] = CALCULATORS.map((c) => c.name);
+const STAGE: Record<Stage, string> = { strip: "Strip", openings: "Openings", time: "Time and hands" };
 
 export function SetOut({ view }: { view: SetOutView }) {
   const { of } = view;
@@ -42,7 +42,7 @@ export function SetOut({ view }: { view: SetOutView }) {
   const [edits, setEdits] = useState<Record<string, Draft>>({});
   const [inches, setInches] = useState(false);
   const [find, setFind] = useState("");
-  const [opened, setOpened] = useState<ReadonlySet<string>>(() => new Set(SHEETS.flatMap((s) => (s.name === name ? [s.stage] : []))));
+  const [opened, setOpened] = useState<ReadonlySet<Stage>>(() => new Set([calculator(name as CalculatorName).stage]));
   // A loose sheet's figures are still there after a reload: on this machine only.
   useEffect(() => {
     try {
@@ -51,15 +51,16 @@ export function SetOut({ view }: { view: SetOutView }) {
       // Nothing kept, or nothing that can be read: the sheets start afresh.
     }
   }, []);
-  const sheet = SHEETS.find((s) => s.name === name)!;
+  const sheet = calculator(name as CalculatorName);
+  const example = useMemo(() => toDraft(sheet.inputs, sheet.example), [sheet]);
   useEffect(() => {
     document.title = [sheet.title, of?.jobName, of?.buildName, "Wide Lane"].filter(Boolean).join(" · ");
   }, [sheet, of?.jobName, of?.buildName]);
   const source = of?.fromPlan.includes(name) ? "plan, forecast and stores" : "the van and the choices";
   const kept = of?.kept.find((k) => k.calculator === name && k.jobId === of.jobId);
   const start = useMemo(
-    () => (of ? (kept?.draft ?? { ...blankDraft(sheet.fields), ...of.prefills[name] }) : sheet.start),
-    [of, kept, sheet, name],
+    () => (of ? (kept?.draft ?? { ...blankDraft(sheet.fields), ...of.prefills[name] }) : { ...blankDraft(sheet.fields), ...example }),
+    [of, kept, sheet, name, example],
   );
   const draft = (of ? edits[name] : loose[name]) ?? start;
   const locked = kept?.locked != null;
@@ -84,7 +85,7 @@ export function SetOut({ view }: { view: SetOutView }) {
       setPast((p) => [...p.slice(-99), { name, draft }]);
     },
     to: (id: string, dx: number, dy: number) => {
-      if (held.current) change(moved(name, held.current.draft, held.current.outcome, id, dx, dy));
+      if (held.current) change(moved(sheet, held.current.draft, held.current.outcome, id, dx, dy));
     },
   };
   const back = past.at(-1)?.name === name ? past.at(-1) : undefined;
@@ -94,7 +95,7 @@ export function SetOut({ view }: { view: SetOutView }) {
     setPast(past.slice(0, -1));
   };
   const keep = async () => {
-    const { input } = inputOf(sheet, draft);
+    const { input } = toInput(sheet.inputs, draft);
     const ok = await act.run(
       () =>
         send("POST", `builds/${of!.buildId}/sheets`, {
@@ -115,16 +116,16 @@ export function SetOut({ view }: { view: SetOutView }) {
   // What the job asks for, and what is kept for it, stands open; all the rest is folded by stage, and found by a search.
   const ofJob = of?.jobs.find((j) => j.id === of.jobId)?.calculators ?? [];
   const keptHere = new Set(of?.kept.filter((k) => k.jobId === of.jobId).map((k) => k.calculator));
-  const near = SHEETS.filter((s) => ofJob.includes(s.name) || keptHere.has(s.name));
-  const far = SHEETS.filter((s) => !near.includes(s));
-  const groups: [string, readonly (typeof SHEETS)[number][]][] = ["Strip", "Openings", "Time and hands"]
-    .map((stage): [string, readonly (typeof SHEETS)[number][]] => [stage, far.filter((s) => s.stage === stage)])
-    .filter(([, list]) => list.length);
-  const entry = (s: (typeof SHEETS)[number]) => (
+  const near = CALCULATORS.filter((s) => ofJob.includes(s.name) || keptHere.has(s.name));
+  const far = CALCULATORS.filter((s) => !near.includes(s));
+  const groups = (Object.keys(STAGE) as Stage[])
+    .map((stage) => ({ stage, list: far.filter((s) => s.stage === stage) }))
+    .filter((g) => g.list.length);
+  const entry = (s: Calculator) => (
     <button
       key={s.name}
       type="button"
-      title={QUESTIONS[s.name as CalculatorName]?.asks}
+      title={s.asks}
       aria-current={s.name === name ? "true" : undefined}
       onClick={() => setName(s.name)}
       className={cx(
@@ -238,24 +239,24 @@ export function SetOut({ view }: { view: SetOutView }) {
             />
           </div>
           {find.trim() ? (
-            sheetsFor(SHEETS, find).map(entry)
+            calculatorsFor(find).map(entry)
           ) : (
             <>
               {near.length > 0 && <h2 className="px-4 py-1 text-[0.875rem]">{of?.jobId ? "This job" : "This build"}</h2>}
               {near.map(entry)}
-              {groups.map(([group, list]) => (
+              {groups.map(({ stage, list }) => (
                 <details
-                  key={group}
+                  key={stage}
                   className="mt-1"
-                  open={opened.has(group)}
+                  open={opened.has(stage)}
                   onToggle={(e) => {
                     const next = new Set(opened);
-                    if (e.currentTarget.open) next.add(group);
-                    else next.delete(group);
+                    if (e.currentTarget.open) next.add(stage);
+                    else next.delete(stage);
                     if (next.size !== opened.size) setOpened(next);
                   }}
                 >
-                  <summary className="cursor-pointer px-4 py-1 text-[0.875rem] font-bold">{group}</summary>
+                  <summary className="cursor-pointer px-4 py-1 text-[0.875rem] font-bold">{STAGE[stage]}</summary>
                   {list.map(entry)}
                 </details>
               ))}
@@ -263,7 +264,7 @@ export function SetOut({ view }: { view: SetOutView }) {
           )}
         </nav>
         <div className="flex min-h-[300px] min-w-0 flex-1 flex-col gap-3 p-3 md:min-h-0 md:overflow-y-auto">
-          <p className="text-[0.9375rem] font-semibold">{QUESTIONS[name as CalculatorName].asks}</p>
+          <p className="text-[0.9375rem] font-semibold">{sheet.asks}</p>
           {(searching || stopped) && (
             <p role="status" className="flex items-center gap-3 rounded-md border bg-card px-3 py-1.5">
               <span className="flex-1">
@@ -277,7 +278,7 @@ export function SetOut({ view }: { view: SetOutView }) {
           {outcome?.drawing ? (
             <DrawingView
               drawing={outcome.drawing}
-              handles={handlesOf(name, draft, outcome)}
+              handles={handlesOf(sheet, draft, outcome)}
               {...(locked ? {} : { moves })}
               marks={marksOf(outcome.findings)}
               {...(lit ? { lit } : {})}
@@ -311,13 +312,7 @@ export function SetOut({ view }: { view: SetOutView }) {
           <h2 className="mb-2 text-[0.9375rem]">Inputs</h2>
           <fieldset disabled={locked}>
             <legend className="sr-only">{locked ? "Locked" : "Figures"}</legend>
-            <SheetForm
-              fields={sheet.fields}
-              draft={draft}
-              faults={shownFaults}
-              onChange={change}
-              {...(of ? { examples: sheet.start } : {})}
-            />
+            <SheetForm fields={sheet.fields} draft={draft} faults={shownFaults} onChange={change} {...(of ? { examples: example } : {})} />
           </fieldset>
           {unplaced.map((f) => (
             <p key={f.path} role="alert" className="text-signal-text">
@@ -327,7 +322,7 @@ export function SetOut({ view }: { view: SetOutView }) {
           {outcome && (
             <>
               <h2 className="mt-4 mb-1 text-[0.9375rem]">Results</h2>
-              <Results sheet={sheet.name} results={outcome.results} inches={inches} />
+              <Results sheet={sheet} results={outcome.results} inches={inches} />
               <h2 className="mt-4 mb-1 text-[0.9375rem]">Findings</h2>
               <FindingList list={outcome.findings} onPoint={setLit} />
             </>

@@ -1,8 +1,8 @@
 // A kept sheet as somebody at the van reads it: figures, cuts, findings, drawing, and how it stands.
 
-import type { Cut, Drawing, Finding } from "@/core/setout/model";
-import type { SaidResult } from "@/core/setout/say-results";
-import type { SecondReading } from "@/core/setout/second";
+import type { Cut, Drawing, Finding } from "@/core/setout/engine/outcome";
+import type { SaidResult } from "@/core/setout/engine/say-results";
+import type { SecondReading } from "@/core/setout/engine/second";
 
 export interface SheetCard {
   id: string;

@@ -2,11 +2,10 @@
 // What a draft comes to, live: at once on the page, or from a worker where it can take long.
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { InputError } from "@/core/plan/fault";
-import { findCalculator } from "@/core/setout/calculators";
-import type { Outcome } from "@/core/setout/model";
-import { type Draft, type Fault, toInput } from "./fields";
-import type { Sheet } from "./sheets";
+import { type Fault, InputError } from "@/core/plan/fault";
+import type { Calculator } from "@/core/setout/engine/define";
+import { type Draft, toInput } from "@/core/setout/engine/form";
+import type { Outcome } from "@/core/setout/engine/outcome";
 
 export interface Worked {
   outcome?: Outcome;
@@ -18,18 +17,12 @@ export interface Worked {
   stop?(): void;
 }
 
-/** The calculator's input out of what was typed. */
-export function inputOf(sheet: Sheet, draft: Draft): { input: Record<string, unknown>; faults: Fault[] } {
-  const { input, faults } = toInput(sheet.fields, draft);
-  return { input: faults.length || !sheet.shape ? input : sheet.shape(input), faults };
-}
-
 /** What a draft comes to, at once: an outcome, or the faults by field. */
-export function work(sheet: Sheet, draft: Draft): Worked {
-  const { input, faults } = inputOf(sheet, draft);
+export function work(sheet: Calculator, draft: Draft): Worked {
+  const { input, faults } = toInput(sheet.inputs, draft);
   if (faults.length) return { faults };
   try {
-    return { outcome: findCalculator(sheet.name)!.run(input), faults: [] };
+    return { outcome: sheet.run(input), faults: [] };
   } catch (e) {
     if (!(e instanceof InputError)) throw e;
     return { faults: e.faults };
@@ -43,18 +36,17 @@ interface Answer {
   broken?: string;
 }
 
-const SEARCHES = new Set(["roof-plan"]);
 /** From here on (ms) it is said that a search goes on. */
 const SAID_AFTER = 500;
 
-export function useOutcome(sheet: Sheet, draft: Draft): Worked {
-  const far = SEARCHES.has(sheet.name);
+export function useOutcome(sheet: Calculator, draft: Draft): Worked {
+  const far = !!sheet.slow;
   const near = useMemo(() => (far ? undefined : work(sheet, draft)), [far, sheet, draft]);
   const worker = useRef<Worker | null>(null);
   const asked = useRef(0);
   // One search at a time; of what is asked meanwhile only the newest is kept.
   const inAir = useRef(false);
-  const next = useRef<{ n: number; input: unknown } | null>(null);
+  const next = useRef<{ n: number; name: string; input: unknown } | null>(null);
   const [answer, setAnswer] = useState<Worked>({ faults: [] });
   const [state, setState] = useState<"idle" | "busy" | "long" | "stopped">("idle");
   const end = useCallback(() => {
@@ -66,14 +58,14 @@ export function useOutcome(sheet: Sheet, draft: Draft): Worked {
   useEffect(() => end, [end]);
   useEffect(() => {
     if (!far) return;
-    const { input, faults } = inputOf(sheet, draft);
+    const { input, faults } = toInput(sheet.inputs, draft);
     const n = ++asked.current;
     if (faults.length) {
       setAnswer({ faults });
       setState("idle");
       return;
     }
-    worker.current ??= new Worker(new URL("./roof.worker.ts", import.meta.url));
+    worker.current ??= new Worker(new URL("./search.worker.ts", import.meta.url));
     const w = worker.current;
     w.onmessage = (e: MessageEvent<Answer>) => {
       inAir.current = !!next.current;
@@ -85,8 +77,8 @@ export function useOutcome(sheet: Sheet, draft: Draft): Worked {
       else setAnswer({ outcome: e.data.outcome, faults: e.data.faults ?? [] });
     };
     w.onerror = () => setAnswer({ faults: [{ path: "roof", message: "can't be searched: the page's worker did not start" }] });
-    if (inAir.current) next.current = { n, input };
-    else w.postMessage({ n, input });
+    if (inAir.current) next.current = { n, name: sheet.name, input };
+    else w.postMessage({ n, name: sheet.name, input });
     inAir.current = true;
     setState("busy");
     const long = setTimeout(() => setState((s) => (s === "busy" ? "long" : s)), SAID_AFTER);

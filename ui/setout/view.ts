@@ -1,14 +1,14 @@
 // What the set-out view shows when it belongs to a build.
 
-import type { SheetDraft } from "@/core/setout/prefill";
-import type { SecondReading } from "@/core/setout/second";
+import type { Draft } from "@/core/setout/engine/form";
+import type { SecondReading } from "@/core/setout/engine/second";
 
 export interface KeptSheet {
   id: string;
   jobId: string | null;
   jobName: string | null;
   calculator: string;
-  draft: SheetDraft;
+  draft: Draft;
   worst: "ok" | "warn" | "stop";
   by: string;
   at: number;
@@ -42,7 +42,7 @@ export interface SetOutView {
     jobs: { id: string; name: string; calculators: string[] }[];
     kept: KeptSheet[];
     /** Figures to start from, by calculator. */
-    prefills: Record<string, SheetDraft>;
+    prefills: Record<string, Draft>;
     /** Sheets that start from plan, forecast and stores instead. */
     fromPlan: string[];
   } | null;

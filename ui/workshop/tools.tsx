@@ -2,7 +2,7 @@
 // Shared tools: how many there are, and whether they are sound. One that is not stops the jobs that book it.
 
 import { useState } from "react";
-import { MACHINE_MM } from "@/core/setout/machine-room";
+import { MACHINE_MM } from "@/core/setout/time/machine-room/machine-room";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";

@@ -1,6 +1,6 @@
 // A drawing as DXF (ASCII, the plain R12 form that every program reads): millimetres, one layer a purpose.
 
-import type { Drawing, Layer, Shape } from "../model";
+import type { Drawing, Layer, Shape } from "../engine/outcome";
 import { bounds } from "./svg";
 
 const COLOUR: Record<Layer, number> = { outline: 7, cut: 1, centre: 8, dimension: 5, text: 3 };

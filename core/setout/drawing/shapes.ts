@@ -1,6 +1,6 @@
 // The few shapes that set-out drawings are made of.
 
-import type { Layer, Shape } from "../model";
+import type { Layer, Shape } from "../engine/outcome";
 
 export const line = (layer: Layer, x1: number, y1: number, x2: number, y2: number): Shape => ({
   kind: "line",

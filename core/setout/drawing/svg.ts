@@ -1,6 +1,6 @@
 // A drawing as SVG: millimetres, y up, layers as classes with strokes that print.
 
-import type { Drawing, Layer, Shape } from "../model";
+import type { Drawing, Layer, Shape } from "../engine/outcome";
 
 const STROKE: Record<Layer, string> = {
   outline: 'stroke="#222" stroke-width="2"',

@@ -2,7 +2,7 @@
 
 import { InputError } from "../../plan/fault";
 import { findCalculator } from "../calculators";
-import type { Level, Outcome } from "../model";
+import type { Level, Outcome } from "../engine/outcome";
 
 /** The worst of its findings. */
 export const levelOf = (o: Pick<Outcome, "findings">): Level | undefined =>

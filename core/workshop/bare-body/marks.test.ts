@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { InputError } from "../../plan/fault";
 import { findCalculator } from "../../setout/calculators";
-import { contradictions } from "../../setout/prefill";
+import { contradictions } from "../../setout/engine/facts";
 import { type BuildRecord, type Mark, readRecord } from "../records/records";
 import { sayMark, stripPrefill } from "./marks";
 

@@ -1,6 +1,7 @@
 // Marks on the van in words, and what they come to: the figures of the sheet for holes and rust.
 
-import type { Prefill, SheetDraft } from "../../setout/prefill";
+import type { Prefill } from "../../setout/engine/facts";
+import type { Draft } from "../../setout/engine/form";
 import type { ViewName } from "../../van/drawing";
 import type { BuildRecord, Mark } from "../records/records";
 import type { BuildRow, Shop } from "../state/model";
@@ -49,8 +50,8 @@ export function stripPrefill(records: readonly BuildRecord[]): Prefill | undefin
   const rust = marks.filter((m) => m.what === "rust");
   const items = itemRows(records);
   if (!holes.length && !rust.length && !items.length) return undefined;
-  const rows: SheetDraft[] = byKey(holes, (m) => `${m.dMm} ${PLACE[m.view]} ${!!m.throughSkin}`)
-    .map((g): [number, SheetDraft] => [
+  const rows: Draft[] = byKey(holes, (m) => `${m.dMm} ${PLACE[m.view]} ${!!m.throughSkin}`)
+    .map((g): [number, Draft] => [
       g[0].dMm!,
       {
         d: String(g[0].dMm),

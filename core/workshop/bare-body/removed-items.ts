@@ -1,7 +1,7 @@
 // What came out of a van: what becomes of it, where it lies, what it weighs and brings, and what may not happen to it yet.
 
 import { hasRole } from "../../library/roles";
-import type { SheetDraft } from "../../setout/prefill";
+import type { Draft } from "../../setout/engine/form";
 import type { BuildRecord, Item, ItemFate } from "../records/records";
 import type { BuildRow, JobRow } from "../state/model";
 
@@ -120,7 +120,7 @@ export function inventoryOf(records: readonly BuildRecord[]): Inventory {
 }
 
 /** Rows of the strip list, in the order in which things came out; what is not decided is left out. */
-export function itemRows(records: readonly BuildRecord[]): SheetDraft[] {
+export function itemRows(records: readonly BuildRecord[]): Draft[] {
   return itemsIn(records)
     .filter((r) => r.data.fate !== "undecided")
     .sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id))

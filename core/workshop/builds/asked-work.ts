@@ -2,7 +2,7 @@
 
 import { hasRole, jobWith } from "../../library/roles";
 import { findCalculator } from "../../setout/calculators";
-import type { Outcome } from "../../setout/model";
+import type { Outcome } from "../../setout/engine/outcome";
 import { DAY, type Minute, zoneOf } from "../../time/zone";
 import { behindHole, freshBelow, isOpen, lateHole, penetrationsIn, SIDE_WORDS } from "../openings/holes";
 import { AREAS } from "../records/kinds/client";

@@ -1,6 +1,6 @@
 // A kept chain of coats, laid into the plan: each coat behind the first a job with its hold, at a drying place.
 
-import { type Coat, coatHold } from "../../setout/coat-chain";
+import { type Coat, coatHold } from "../../setout/time/coat-chain/coat-chain";
 import { DRYING_PLACE } from "../starts/tools";
 import type { BuildRow, SheetRow } from "../state/model";
 import { type AskedJob, around } from "./extra-work";

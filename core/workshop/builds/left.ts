@@ -1,7 +1,7 @@
 // How much of a job that is under way is left, from the clock rather than from a guessed percentage.
 
 import { plannedMinutes } from "../../plan/model";
-import { zoneRate } from "../../setout/zone-rate";
+import { zoneRate } from "../../setout/strip/zone-rate/zone-rate";
 import { openHours } from "../../time/calendar";
 import { zoneOf } from "../../time/zone";
 import type { BuildRow, CalendarRow, JobRow, Shop } from "../state/model";

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { between, random } from "../../rng";
-import { goNoGo } from "../../setout/go-no-go";
-import { openSkin } from "../../setout/open-skin";
+import { openSkin } from "../../setout/openings/open-skin/open-skin";
+import { goNoGo } from "../../setout/time/go-no-go/go-no-go";
 import { at, job, NOW, testShop } from "../testing/shop";
 import { opensSkin, skinClock, skinMinutes } from "./skin";
 

@@ -1,7 +1,7 @@
 // Go or no-go for work that opens the skin: the latest safe start before rain, dusk or the end of the shift.
 
-import { carefulMinutes, GO, type Input as GoInput } from "../../setout/go-no-go";
-import { nineOfTen } from "../../setout/open-skin";
+import { nineOfTen } from "../../setout/openings/open-skin/open-skin";
+import { carefulMinutes, GO, type Input as GoInput } from "../../setout/time/go-no-go/go-no-go";
 import { openHours } from "../../time/calendar";
 import { DAY, formatDate, type Minute, parseClock, zoneOf } from "../../time/zone";
 import { calendarData } from "../builds/left";
@@ -34,7 +34,7 @@ export const opensSkin = (job: JobRow): boolean => job.place === "van" && job.ne
 function goFigures(shop: Pick<Shop, "builds">, job: JobRow): { careful: number; dusk: number; rain: number } {
   const sheet = shop.builds.find((b) => b.id === job.buildId)?.sheets.find((s) => s.calculator === "go-no-go" && s.jobId === job.id);
   const own = sheet?.input as Partial<GoInput> | undefined;
-  const steps = own?.steps ?? [{ name: job.name, minutes: job.minutes.likely }];
+  const steps = own?.steps ?? [{ name: job.name, minutes: job.minutes.likely, drying: false }];
   return {
     careful: carefulMinutes(steps, own?.caution),
     dusk: own?.marginDusk ?? GO.marginDusk,

@@ -1,7 +1,7 @@
 // Which openings go into the next dry stretch: the most exposed first, each given a start, the rest told to wait.
 
 import type { Plan } from "../../plan/model";
-import { goodSlot } from "../../setout/good-slot";
+import { goodSlot } from "../../setout/openings/good-slot/good-slot";
 import { minutesOf } from "../../time/clock";
 import { DAY, type Minute, zoneOf } from "../../time/zone";
 import { sideOf } from "../openings/holes";

@@ -7,7 +7,7 @@ import { checkPlan } from "../../plan/check/check";
 import { plannedMinutes } from "../../plan/model";
 import { makePlan } from "../../plan/planner";
 import { readPlan, readProblem } from "../../plan/read";
-import { pairMinutes } from "../../setout/pair-minutes";
+import { pairMinutes } from "../../setout/time/pair-minutes/pair-minutes";
 import { startObstacles } from "../starts/ready";
 import type { SheetRow, Shop } from "../state/model";
 import { toProblem } from "../state/problem";

@@ -1,7 +1,7 @@
 // Who of a job's crew is needed for all of it: by its kept sheet "Two hands, or a prop" the second one only for some minutes.
 
 import { type Plan, plannedMinutes } from "../../plan/model";
-import { pairMinutes } from "../../setout/pair-minutes";
+import { pairMinutes } from "../../setout/time/pair-minutes/pair-minutes";
 import { leftMinutes } from "../builds/left";
 import type { BuildRow, FitterRow, JobRow, Shop } from "../state/model";
 import { sayMinutes } from "../state/say";

@@ -1,8 +1,7 @@
 // The set-out of a job: the sheets kept for it, and those that it asks for and that nobody has filled in yet.
 
-import { findCalculator } from "../../setout/calculators";
-import type { Outcome } from "../../setout/model";
-import { secondReadings } from "../../setout/second";
+import { calculator, findCalculator } from "../../setout/calculators";
+import type { Outcome } from "../../setout/engine/outcome";
 import type { BuildRow, JobRow, SheetRow } from "../state/model";
 
 const worked = new WeakMap<SheetRow, Outcome>();
@@ -40,6 +39,6 @@ export function sheetsMissing(build: Pick<BuildRow, "sheets">, job: Pick<JobRow,
  * be signed by whoever filled it in.
  */
 export function secondFault(sheet: SheetRow, userId: string): string | undefined {
-  if (sheet.savedBy !== userId || secondReadings(sheet.calculator, sheet.input, outcomeOf(sheet)).length === 0) return undefined;
+  if (sheet.savedBy !== userId || calculator(sheet.calculator).second(sheet.input, outcomeOf(sheet)).length === 0) return undefined;
   return "You measured it the first time: somebody else measures the second time, with their own sign-in.";
 }

@@ -1,8 +1,8 @@
 // Starts of sheets out of what was written down of the layout, of dents, and of earlier builds.
 
 import { hasRole, jobWith } from "../../library/roles";
-import { findCalculator } from "../../setout/calculators";
-import { copyOf, type Prefill, prefill, worldOf } from "../../setout/prefill";
+import { calculator, findCalculator } from "../../setout/calculators";
+import { copyOf, factsOf, type Prefill } from "../../setout/engine/facts";
 import type { Van } from "../../van/model";
 import { asMeasured } from "../../van/readings";
 import { marksIn } from "../bare-body/marks";
@@ -49,7 +49,7 @@ export function inLinePrefill(build: BuildRow, job: JobRow | undefined, van: Van
   const window = hasRole(job, "side-window") ? job : jobWith(build.jobs, "side-window");
   if (!window) return undefined;
   const kept = keptOpening(build, window);
-  const start = prefill("opening", worldOf(window, asMeasured(van.geometry, build.readings), build.options))?.draft;
+  const start = calculator("opening").prefill?.(factsOf(window, asMeasured(van.geometry, build.readings), build.options))?.draft;
   if (!kept && !start) return undefined;
   const from = kept ? kept.input.field.left : Number(start!["field.left"]);
   const to = kept ? kept.input.field.right : Number(start!["field.right"]);

@@ -2,8 +2,6 @@
 
 import type { Plan } from "../../plan/model";
 import { findCalculator } from "../../setout/calculators";
-import type { CalculatorName } from "../../setout/names";
-import { QUESTIONS } from "../../setout/questions";
 import { zoneOf } from "../../time/zone";
 import type { BuildRow, JobRow, SheetRow, Shop } from "../state/model";
 import { jobSheets } from "./job-sheets";
@@ -44,7 +42,7 @@ export function numbersNeeded(shop: Shop, build: BuildRow, plan: Plan | undefine
     if (job.state === "done") return [];
     const kept = new Map(jobSheets(build, job).map((s) => [s.calculator as string, s]));
     const sheets = job.setOut
-      .filter((name) => findCalculator(name) && !QUESTIONS[name as CalculatorName]?.onlyIf)
+      .filter((name) => findCalculator(name) && !findCalculator(name)!.onlyIf)
       .map((calculator) => ({ calculator, state: stateOf(shop, build, kept.get(calculator), plan, now) }));
     if (!sheets.some((s) => s.state !== "locked")) return [];
     const p = planned.get(job.id);

@@ -1,8 +1,10 @@
 // Starts of sheets out of plan, forecast and stores: how warm it is where the job is planned, what stands open there, who is at it.
 
 import type { Plan } from "../../plan/model";
-import { MACHINE_MM, OUTFEED_MM } from "../../setout/machine-room";
-import { type Prefill, roofBays, type SheetDraft } from "../../setout/prefill";
+import type { Prefill } from "../../setout/engine/facts";
+import type { Draft } from "../../setout/engine/form";
+import { roofBays } from "../../setout/openings/field";
+import { MACHINE_MM, OUTFEED_MM } from "../../setout/time/machine-room/machine-room";
 import { WEEKDAYS } from "../../time/calendar";
 import { DAY, type Minute, weekdayOf, zoneOf } from "../../time/zone";
 import { asMeasured } from "../../van/readings";
@@ -202,7 +204,7 @@ function holeRange(a: Asked): Prefill | undefined {
   const land = fromOpening(a).minLand;
   const units = (a.job?.parts ?? []).filter((p) => isUnit(p.name)).map((p) => p.name.toLowerCase());
   const box = entriesOf(a.build.records, "contents").find((r) => units.some((u) => u.includes(r.title.toLowerCase())))?.data;
-  const draft: SheetDraft = {
+  const draft: Draft = {
     ...(land === undefined ? {} : { land: String(land) }),
     ...(box?.spigotW && box.spigotH ? { "spigot.w": String(box.spigotW), "spigot.h": String(box.spigotH) } : {}),
     ...(box?.flangeW && box.flangeH ? { "flange.w": String(box.flangeW), "flange.h": String(box.flangeH) } : {}),
@@ -299,7 +301,7 @@ const BY_PLAN: Record<string, (a: Asked) => Prefill | undefined> = {
   "dew-point": (a) => {
     const site = siteOf(a);
     const min = a.job?.needs.minTempC;
-    const least: SheetDraft = min == null ? {} : { minC: String(min) };
+    const least: Draft = min == null ? {} : { minC: String(min) };
     return site && { draft: { airC: String(site.tempC), ...least }, basis: { "air there": site.tempC }, partial: true };
   },
   "open-skin": openSkin,

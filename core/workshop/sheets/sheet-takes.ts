@@ -1,8 +1,8 @@
 // What locked sheets make of a job's minutes, hold and parts; all of it goes back when they are opened again.
 
-import { hasRole, type Role } from "../../library/roles";
-import type { Outcome } from "../../setout/model";
-import type { CalculatorName } from "../../setout/names";
+import { hasRole } from "../../library/roles";
+import { findCalculator } from "../../setout/calculators";
+import type { Outcome } from "../../setout/engine/outcome";
 import type { BuildRow, JobRow, SheetRow } from "../state/model";
 
 export interface Minutes {
@@ -17,12 +17,9 @@ export interface Takes {
   holdMinutes: number | null;
 }
 
-/** Sheets that speak for jobs of one role only: on others they are lists to work by, and change no minutes there. */
-const ONLY_ON: Readonly<Partial<Record<CalculatorName, Role>>> = { "strip-list": "strip-close", "template-gap": "floor-boards" };
-
 /** What a sheet of this calculator says of this job; null where it changes nothing. */
 export function takesOf(calculator: string, job: Pick<JobRow, "roles">, o: Pick<Outcome, "minutes" | "holdMinutes">): Takes | null {
-  const only = ONLY_ON[calculator as CalculatorName];
+  const only = findCalculator(calculator)?.onlyOn;
   const minutes = only === undefined || hasRole(job, only) ? o.minutes : null;
   return minutes || o.holdMinutes ? { minutes, holdMinutes: o.holdMinutes } : null;
 }

@@ -2,7 +2,8 @@
 
 import { jobWith, type Role } from "../../library/roles";
 import type { Plan } from "../../plan/model";
-import { contradictions, type Prefill, prefill, worldOf } from "../../setout/prefill";
+import { findCalculator } from "../../setout/calculators";
+import { contradictions, factsOf, type Prefill } from "../../setout/engine/facts";
 import { asMeasured } from "../../van/readings";
 import { stripPrefill } from "../bare-body/marks";
 import { handDays, hoursADay } from "../builds/hands-for-date";
@@ -40,8 +41,8 @@ export function sheetPrefill(
   const at = (role: Role) => unitOf(jobWith(build.jobs, role));
   // As measured at goods-in; until then as it was chosen.
   const [unit, fan, skylight] = [unitOf(job), at("roof-fan") ?? chosenCut(build, "fan"), at("skylight") ?? chosenCut(build, "skylight")];
-  return prefill(calculator, {
-    ...worldOf(job, asMeasured(van.geometry, build.readings), build.options),
+  return findCalculator(calculator)?.prefill?.({
+    ...factsOf(job, asMeasured(van.geometry, build.readings), build.options),
     ...(unit ? { unit } : {}),
     uses: allLines(build),
     roofUnits: { ...(fan ? { fan } : {}), ...(skylight ? { skylight } : {}) },

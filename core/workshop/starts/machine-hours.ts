@@ -3,7 +3,7 @@
 
 import type { Plan, Problem } from "../../plan/model";
 import { sayDay } from "../../plan/words";
-import { MACHINE_MM } from "../../setout/machine-room";
+import { MACHINE_MM } from "../../setout/time/machine-room/machine-room";
 import { type Zone, zoneOf } from "../../time/zone";
 import type { JobRow, Shop, ToolRow } from "../state/model";
 

@@ -1,8 +1,8 @@
 // A build: its van as measured, its choices, jobs, records and sheets. Times are minutes since 1970 (UTC) unless said otherwise.
 
 import type { OptionKey, Options } from "../../library/options";
-import type { CalculatorName } from "../../setout/names";
-import type { SheetDraft } from "../../setout/prefill";
+import type { CalculatorName } from "../../setout/calculators";
+import type { Draft } from "../../setout/engine/form";
 import type { BuildRecord } from "../records/records";
 import type { Takes } from "../sheets/sheet-takes";
 import type { Workshop } from "./house";
@@ -23,7 +23,7 @@ export interface SheetRow {
   buildId: string;
   jobId: string | null;
   calculator: CalculatorName;
-  draft: SheetDraft;
+  draft: Draft;
   input: Record<string, unknown>;
   basis: Record<string, number | string>;
   worst: "ok" | "warn" | "stop";

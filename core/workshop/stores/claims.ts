@@ -1,15 +1,11 @@
 // Kept sheets that say a part does not fit: what can be claimed, and by how much it is out.
 
 import { findCalculator } from "../../setout/calculators";
-import { calculators } from "../../setout/names";
 import type { BuildRow, PartRow, SheetRow } from "../state/model";
-
-/** Sheets that hold a part against the van or its order. */
-const MEASURES = calculators("bolt-pattern", "unit-run");
 
 /** The parts of its job that are here, with what the sheet says; undefined where nothing is to be claimed. */
 export function claimOf(build: Pick<BuildRow, "jobs">, sheet: SheetRow): { note: string; parts: PartRow[] } | undefined {
-  if (!MEASURES.has(sheet.calculator) || sheet.worst !== "stop") return undefined;
+  if (!findCalculator(sheet.calculator)?.fitsPart || sheet.worst !== "stop") return undefined;
   const parts = build.jobs.find((j) => j.id === sheet.jobId)?.parts.filter((p) => p.state === "arrived" || p.state === "checked") ?? [];
   if (!parts.length) return undefined;
   try {
