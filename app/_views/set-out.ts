@@ -4,6 +4,7 @@ import { CALCULATORS, calculator, findCalculator } from "@/core/setout/calculato
 import { askedJobs } from "@/core/workshop/builds/asked-work";
 import { outcomeOf, secondFault } from "@/core/workshop/sheets/job-sheets";
 import { startsFromPlan } from "@/core/workshop/sheets/plan-prefill";
+import { houseDraft } from "@/core/workshop/sheets/sheet-figures";
 import { sayTakes, takesOf } from "@/core/workshop/sheets/sheet-takes";
 import { sheetNotices, sheetPrefill } from "@/core/workshop/sheets/sheets";
 import type { JobRow, SheetRow } from "@/core/workshop/state/model";
@@ -20,7 +21,12 @@ export async function setOutView(
 ): Promise<SetOutView> {
   const { shop } = state;
   const plan = state.working?.plan;
-  const base = { zone: shop.workshop.zone, lead: reader.role === "lead", builds: shop.builds.map(({ id, name }) => ({ id, name })) };
+  const base = {
+    zone: shop.workshop.zone,
+    lead: reader.role === "lead",
+    builds: shop.builds.map(({ id, name }) => ({ id, name })),
+    house: Object.fromEntries(CALCULATORS.map((c) => [c.name, houseDraft(shop.workshop.figures, c.name).draft])),
+  };
   const build = shop.builds.find((b) => (asked.job ? b.jobs.some((j) => j.id === asked.job) : b.id === asked.build));
   if (!build) return { ...base, of: null };
   const job = build.jobs.find((j) => j.id === asked.job);

@@ -4,8 +4,9 @@ import { v7 } from "uuid";
 import { type Options, optionsSchema } from "@/core/library/options";
 import { WEEKDAYS, type Weekday } from "@/core/time/calendar";
 import { hangsOnBay, hangsOnFitter } from "@/core/workshop/builds/retiring";
+import { ALL_FIGURES } from "@/core/workshop/sheets/sheet-figures";
 import { NEW, NOTS } from "@/core/workshop/starts/barred";
-import { type FigureName, figureFaults, ownFigures } from "@/core/workshop/state/house-figures";
+import { figureFaults, type OwnFigures, ownFigures } from "@/core/workshop/state/house-figures";
 import { standsIn } from "@/db/builds";
 import {
   addBay,
@@ -163,16 +164,16 @@ export const workshopActions = [
         await x.event({ kind: "workshop.house", entity: "workshop", entityId: id, text: "house rules changed" });
       }),
   ),
-  action<{ version: number; figures: Partial<Record<FigureName, number>> }>(
+  action<{ version: number; figures: OwnFigures }>(
     { method: "PATCH", path: "workshop/figures", role: "lead" },
-    body({ version: is.version, figures: { type: "object", maxProperties: 100 } }),
+    body({ version: is.version, figures: { type: "object", maxProperties: 300 } }),
     (b, { user }) =>
       change(user, async (x) => {
-        const faults = figureFaults(b.figures);
+        const faults = figureFaults(b.figures, ALL_FIGURES);
         if (faults.length) throw new Refusal(422, faults.map((f) => `${f.path} ${f.message}`).join("; "), { faults });
         const id = (await workshopId(x.c))!;
         await editRow(x.c, "workshop", "The workshop", id, b.version, {
-          figures: { column: "figures", value: JSON.stringify(ownFigures(b.figures)) },
+          figures: { column: "figures", value: JSON.stringify(ownFigures(b.figures, ALL_FIGURES)) },
         });
         await x.event({ kind: "workshop.figures", entity: "workshop", entityId: id, text: "figures of the house changed" });
         await x.stale("figures of the house changed");

@@ -167,6 +167,7 @@ interface Filling {
 }
 
 function Single({ f, draft, faults, onChange, examples }: Filling & { f: Field }) {
+  if (f.unless && (draft[f.unless[0]] || f.unless[1]) === f.unless[1]) return null;
   const fault = faults.find((x) => x.path === f.path)?.message;
   const example = examples[f.path];
   return (

@@ -59,8 +59,11 @@ export function SetOut({ view }: { view: SetOutView }) {
   const source = of?.fromPlan.includes(name) ? "plan, forecast and stores" : "the van and the choices";
   const kept = of?.kept.find((k) => k.calculator === name && k.jobId === of.jobId);
   const start = useMemo(
-    () => (of ? (kept?.draft ?? { ...blankDraft(sheet.fields), ...of.prefills[name] }) : { ...blankDraft(sheet.fields), ...example }),
-    [of, kept, sheet, name, example],
+    () =>
+      of
+        ? (kept?.draft ?? { ...blankDraft(sheet.fields), ...of.prefills[name] })
+        : { ...blankDraft(sheet.fields), ...example, ...view.house[name] },
+    [of, kept, sheet, name, example, view.house],
   );
   const draft = (of ? edits[name] : loose[name]) ?? start;
   const locked = kept?.locked != null;

@@ -33,6 +33,8 @@ export interface SetOutView {
   zone: string;
   lead: boolean;
   builds: { id: string; name: string }[];
+  /** Figures of the house that differ from the usual ones, by calculator. */
+  house: Record<string, Draft>;
   /** The build and job whose sheets are shown; null: a loose sheet, kept on this machine only. */
   of: {
     buildId: string;

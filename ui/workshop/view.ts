@@ -88,7 +88,7 @@ export interface SafekeepingView {
 import type { SkillLoad } from "@/core/lanes/skill-load";
 import type { Options } from "@/core/library/options";
 import type { Weekday } from "@/core/time/calendar";
-import type { FigureName } from "@/core/workshop/state/house-figures";
+import type { OwnFigures } from "@/core/workshop/state/house-figures";
 import type { SupplierRow, TemplateRow, ToolRow } from "@/core/workshop/state/model";
 
 export interface WorkshopView {
@@ -109,7 +109,7 @@ export interface WorkshopView {
     firstTimes: boolean;
     releaseCuts: boolean;
     house: Partial<Options>;
-    figures: Partial<Record<FigureName, number>>;
+    figures: OwnFigures;
     hourRate: number;
     currency: string;
   };

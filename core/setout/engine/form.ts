@@ -18,6 +18,8 @@ export interface Field {
   /** Its bounds in words, where there are any to speak of. */
   range?: string;
   options?: readonly (readonly [value: string, label: string])[];
+  /** Asked for only while another field stands at none of this: "by" of a place that is centred. */
+  unless?: readonly [path: string, value: string];
   from?: From;
   rare?: true;
   help?: string;
@@ -47,7 +49,7 @@ const YES_NO = [
   ["no", "no"],
 ] as const;
 
-/** "0 to 1", "above 0, up to 3": bounds that somebody could run into; undefined for figures of any size. */
+/** "From 0 to 1.", "Above 0, up to 3.": bounds that somebody could run into; undefined for figures of any size. */
 function rangeOf(schema: object): string | undefined {
   const { type, minimum, exclusiveMinimum, maximum } = schema as {
     type: string;
@@ -56,17 +58,18 @@ function rangeOf(schema: object): string | undefined {
     maximum?: number;
   };
   if ((type !== "number" && type !== "integer") || maximum === undefined || maximum > WIDE) return undefined;
-  return exclusiveMinimum === undefined ? `${minimum} to ${maximum}` : `above ${exclusiveMinimum}, up to ${maximum}`;
+  return exclusiveMinimum === undefined ? `From ${minimum} to ${maximum}.` : `Above ${exclusiveMinimum}, up to ${maximum}.`;
 }
 
 function leafFields(x: Leaf, path: string, optional: boolean): Field[] {
-  const base = { ...told(x), ...(x.unit ? { unit: x.unit } : {}), ...(optional ? { optional: true as const } : {}) };
+  const unit = x.unit ?? (x.kind === "length" || x.kind === "readings" || x.kind === "place" ? "mm" : undefined);
+  const base = { ...told(x), ...(unit ? { unit } : {}), ...(optional ? { optional: true as const } : {}) };
   const options = x.options?.map(([v, l]) => [String(v), l] as const);
   if (x.kind === "readings") return options!.map(([k, label]) => ({ ...base, kind: "length", path: `${path}.${k}`, label }));
   if (x.kind === "place")
     return [
       { ...told(x), kind: "choice", path: `${path}.mode`, label: x.label, options: options! },
-      { ...base, kind: "length", path: `${path}.by`, label: `${x.label}, by`, optional: true },
+      { ...base, kind: "length", path: `${path}.by`, label: `${x.label}, by`, optional: true, unless: [`${path}.mode`, "centre"] },
     ];
   // One that may be left open is no tick: nobody has said yet.
   if (x.kind === "flag" && !x.needed && x.usual === undefined) return [{ ...base, kind: "choice", path, label: x.label, options: YES_NO }];

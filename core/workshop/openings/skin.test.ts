@@ -13,6 +13,12 @@ describe("skinClock", () => {
     expect(clock).toMatchObject({ limit: at("2027-03-03T15:00"), binds: "rain", kept: { before: "rain", minutes: 45 } });
     expect(clock.latest).toBe(at("2027-03-03T15:00") - 45 - Math.round(1.4 * fan.minutes.likely));
   });
+  it("goes by the house's own caution and margins, as its sheet does", () => {
+    const shop = testShop();
+    const fan = job(shop, "OP-04");
+    shop.workshop.figures = { "go-no-go.caution": 2, "go-no-go.marginRain": 60 };
+    expect(skinClock(shop, fan, "b2", NOW).latest).toBe(at("2027-03-03T15:00") - 60 - 2 * fan.minutes.likely);
+  });
   it("says what its set-out sheet says, with the same figures, for any weather", () => {
     const r = random(7);
     for (let i = 0; i < 60; i++) {

@@ -1,10 +1,11 @@
 // Go or no-go for work that opens the skin: the latest safe start before rain, dusk or the end of the shift.
 
 import { nineOfTen } from "../../setout/openings/open-skin/open-skin";
-import { carefulMinutes, GO, type Input as GoInput } from "../../setout/time/go-no-go/go-no-go";
+import { carefulMinutes, type Input as GoInput } from "../../setout/time/go-no-go/go-no-go";
 import { openHours } from "../../time/calendar";
 import { DAY, formatDate, type Minute, parseClock, zoneOf } from "../../time/zone";
 import { calendarData } from "../builds/left";
+import { sheetFigure } from "../sheets/sheet-figures";
 import type { JobRow, Shop } from "../state/model";
 
 /** Minutes to sheet and tape over an opening that can't be sealed in time. */
@@ -31,14 +32,15 @@ export const skinMinutes = (job: Pick<JobRow, "minutes">): number => nineOfTen(j
 export const opensSkin = (job: JobRow): boolean => job.place === "van" && job.needs.sameDay && (job.needs.dry || job.needs.daylight);
 
 /** What a go / no-go goes by: the steps, caution and margins of its own kept sheet, else the job's likely minutes and the house's figures. */
-function goFigures(shop: Pick<Shop, "builds">, job: JobRow): { careful: number; dusk: number; rain: number } {
+function goFigures(shop: Pick<Shop, "builds" | "workshop">, job: JobRow): { careful: number; dusk: number; rain: number } {
   const sheet = shop.builds.find((b) => b.id === job.buildId)?.sheets.find((s) => s.calculator === "go-no-go" && s.jobId === job.id);
   const own = sheet?.input as Partial<GoInput> | undefined;
   const steps = own?.steps ?? [{ name: job.name, minutes: job.minutes.likely, drying: false }];
+  const house = (name: string) => sheetFigure(shop.workshop.figures, `go-no-go.${name}`);
   return {
-    careful: carefulMinutes(steps, own?.caution),
-    dusk: own?.marginDusk ?? GO.marginDusk,
-    rain: own?.marginRain ?? GO.marginRain,
+    careful: carefulMinutes(steps, own?.caution ?? house("caution")),
+    dusk: own?.marginDusk ?? house("marginDusk"),
+    rain: own?.marginRain ?? house("marginRain"),
   };
 }
 

@@ -13,6 +13,7 @@ import type { BuildRow, JobRow, SheetRow, Shop } from "../state/model";
 import { isUnit } from "../stores/parts";
 import { inLinePrefill, letteringPrefill, zonePrefill } from "./layout-prefill";
 import { planPrefill, startsFromPlan } from "./plan-prefill";
+import { houseDraft } from "./sheet-figures";
 
 /**
  * Figures to start a job's sheet from, by the van as measured, what was chosen, the plan and the forecast; undefined where
@@ -26,6 +27,15 @@ export function sheetPrefill(
   plan?: Plan,
   now?: number,
 ): Prefill | undefined {
+  const start = startOf(shop, build, calculator, jobId, plan, now);
+  // The house's own figures stand in the form, so that the kept sheet says what it went by.
+  const house = houseDraft(shop.workshop.figures, calculator);
+  if (!Object.keys(house.draft).length) return start;
+  if (!start) return { draft: house.draft, basis: house.basis, partial: true };
+  return { ...start, draft: { ...start.draft, ...house.draft }, basis: { ...start.basis, ...house.basis } };
+}
+
+function startOf(shop: Shop, build: BuildRow, calculator: string, jobId: string | null, plan?: Plan, now?: number): Prefill | undefined {
   if (calculator === "strip-list") return stripPrefill(build.records);
   if (calculator === "session") return sessionPrefill(build);
   if (calculator === "hands-date") return handsPrefill(shop, build, plan, now);

@@ -13,7 +13,7 @@ import { longDayWords } from "../starts/long-day";
 import { carrying } from "../starts/tags";
 import { at, job, testShop, zone } from "../testing/shop";
 import { clockState } from "../today/clocks";
-import { FIGURE_NAMES, figure, figureFaults, HOUSE_FIGURES, ownFigures } from "./house-figures";
+import { FIGURE_NAMES, figure, figureFaults, HOUSE_FIGURES, type OwnFigures, ownFigures } from "./house-figures";
 
 describe("figures of the house", () => {
   it("each have a usual value inside their range, a unit, and a page that shows them", () => {
@@ -72,7 +72,7 @@ describe("rules go by the house's figures", () => {
   });
   it("of a zone: how long degreased metal counts as clean", () => {
     const zone = { kind: "zone", data: { zone: "left", steps: { degrease: { by: "Teo", at: 0 } } } } as never;
-    const stale = (figures: object) =>
+    const stale = (figures: OwnFigures) =>
       shellStates({ records: [zone], figures }, 90)
         .find((z) => z.zone === "left")!
         .steps.at(-1)!.stale;

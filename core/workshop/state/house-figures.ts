@@ -221,6 +221,9 @@ export type FigureName = keyof typeof figures;
 export const HOUSE_FIGURES: Readonly<Record<FigureName, HouseFigure>> = figures;
 export const FIGURE_NAMES = Object.keys(figures) as FigureName[];
 
+/** The figures of a house that differ from the usual ones: of the rules by name, of the sheets by "cable.slack" (sheets/sheet-figures.ts). */
+export type OwnFigures = Partial<Record<FigureName, number>> & { [name: string]: number | undefined };
+
 /** Whatever knows the figures of its house: the shop, or one of its builds. */
 export type House = { workshop: Pick<Workshop, "figures"> } | { figures?: Workshop["figures"] };
 
@@ -231,10 +234,13 @@ export function figure(of: House, name: FigureName): number {
 }
 
 /** What is wrong with figures that somebody gives, by name; what is not known is named too. */
-export function figureFaults(given: Readonly<Record<string, unknown>>): { path: string; message: string }[] {
+export function figureFaults(
+  given: Readonly<Record<string, unknown>>,
+  table: Readonly<Record<string, HouseFigure>> = HOUSE_FIGURES,
+): { path: string; message: string }[] {
   return Object.entries(given).flatMap(([name, value]) => {
-    const f = HOUSE_FIGURES[name as FigureName] as HouseFigure | undefined;
-    if (!f || !Object.hasOwn(HOUSE_FIGURES, name)) return [{ path: name, message: "is no figure of the house" }];
+    const f = table[name] as HouseFigure | undefined;
+    if (!f || !Object.hasOwn(table, name)) return [{ path: name, message: "is no figure of the house" }];
     if (typeof value !== "number" || !Number.isFinite(value)) return [{ path: name, message: "is no number" }];
     if (value < f.min || value > f.max) return [{ path: name, message: `has to be from ${f.min} to ${f.max} ${f.unit}` }];
     if (f.step === 1 && !Number.isInteger(value)) return [{ path: name, message: "has to be a whole number" }];
@@ -243,5 +249,5 @@ export function figureFaults(given: Readonly<Record<string, unknown>>): { path: 
 }
 
 /** Only what differs from the usual is kept: a usual figure that is bettered later reaches the house. */
-export const ownFigures = (given: Partial<Record<FigureName, number>>): Partial<Record<FigureName, number>> =>
-  Object.fromEntries(FIGURE_NAMES.flatMap((n) => (given[n] !== undefined && given[n] !== HOUSE_FIGURES[n].usual ? [[n, given[n]]] : [])));
+export const ownFigures = (given: OwnFigures, table: Readonly<Record<string, HouseFigure>> = HOUSE_FIGURES): OwnFigures =>
+  Object.fromEntries(Object.entries(table).flatMap(([n, f]) => (given[n] !== undefined && given[n] !== f.usual ? [[n, given[n]]] : [])));

@@ -2,7 +2,7 @@
 
 import type { Options } from "../../library/options";
 import type { Weekday } from "../../time/calendar";
-import type { FigureName } from "./house-figures";
+import type { OwnFigures } from "./house-figures";
 
 export interface Workshop {
   id: string;
@@ -36,7 +36,7 @@ export interface Workshop {
   /** The house's own answers to choices, where they differ from the shipped ones. */
   house: Partial<Options>;
   /** Thresholds of the house, where they differ from the usual ones (house-figures.ts). */
-  figures: Partial<Record<FigureName, number>>;
+  figures: OwnFigures;
   demo: boolean;
   /** Changes so far that a plan has to know, and how many of them the working plan knows. */
   changes: number;
