@@ -55,6 +55,19 @@ const CLICKS: Click[] = [
       key("Backspace"),
     ],
   },
+  {
+    view: "/set-out?sheet=opening",
+    what: "another sheet of Set-out",
+    steps: ["Corners, starter holes", "Opening"].map(
+      (name) => (page: Page) => page.getByRole("navigation", { name: "Sheets" }).getByRole("button", { name, exact: true }).click(),
+    ),
+  },
+  {
+    view: "/set-out?sheet=opening",
+    what: "a digit in a sheet",
+    steps: [(page) => page.getByLabel("Cut width").focus(), key("1"), key("Backspace")],
+  },
+  { view: "/workshop", what: "the house's figures", steps: [tab(/Figures/), tab(/Bays/)] },
   { view: "/workshop", what: "a tab of Workshop", steps: [tab(/Fitters/), tab(/Suppliers/), tab(/Bays/)] },
   {
     view: "/workshop/library",
