@@ -2,8 +2,8 @@
 
 import { buildNetwork } from "@/core/library/network";
 import type { Options } from "@/core/library/options";
-import { asMeasured } from "@/core/van/readings";
 import { changeOptions, type OptionChange } from "@/core/workshop/builds/change-options";
+import { measuredVan } from "@/core/workshop/builds/measured";
 import { withoutSheets, withSheets } from "@/core/workshop/sheets/sheet-takes";
 import { freshJob } from "@/core/workshop/state/from-network";
 import type { BuildRow, Shop } from "@/core/workshop/state/model";
@@ -19,7 +19,7 @@ export async function optionChange(c: Conn | undefined, shop: Shop, build: Build
   // A locked sheet is no change of choices: jobs are compared without what their sheets say, and planned with it.
   const change = changeOptions(
     withoutSheets(build).jobs,
-    buildNetwork(options, asMeasured(van.geometry, build.readings), jobs).map((j, seq) => freshJob(build.id, j, seq)),
+    buildNetwork(options, measuredVan(van.geometry, build), jobs).map((j, seq) => freshJob(build.id, j, seq)),
   );
   return { ...change, jobs: withSheets(change.jobs, build.sheets) };
 }

@@ -8,7 +8,7 @@ import { jobWith } from "@/core/library/roles";
 import { some } from "@/core/library/when";
 import { sayDay, sayTime } from "@/core/plan/words";
 import { vans } from "@/core/van/model";
-import { asMeasured, readingStates } from "@/core/van/readings";
+import { readingStates } from "@/core/van/readings";
 import { cameOutWords, inventoryOf } from "@/core/workshop/bare-body/removed-items";
 import { stripClosing } from "@/core/workshop/bare-body/strip-close";
 import { rework, shellStates } from "@/core/workshop/bare-body/zones";
@@ -16,6 +16,7 @@ import { askedJobs } from "@/core/workshop/builds/asked-work";
 import { daysWorked, sayDaysWorked } from "@/core/workshop/builds/days-worked";
 import { holdKeeps } from "@/core/workshop/builds/hold-keeps";
 import { askedByTimeBox, workedMinutes } from "@/core/workshop/builds/left";
+import { measuredVan, readingLimits } from "@/core/workshop/builds/measured";
 import { buildMoney } from "@/core/workshop/builds/money";
 import { openChoices } from "@/core/workshop/builds/open-choices";
 import { nextAndStuck } from "@/core/workshop/builds/stuck";
@@ -100,7 +101,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
   const anywhere = new Map(shop.builds.flatMap((x) => x.jobs.map((job) => [job.id, { job, build: x.name }] as const)));
   const chain = plan?.builds.find((x) => x.id === id)?.chain ?? [];
   const template = shop.vans.find((v) => v.id === b.vanId) ?? vans[1];
-  const van = { ...template, geometry: asMeasured(template.geometry, b.readings) };
+  const van = { ...template, geometry: measuredVan(template.geometry, b) };
   const date = buildDates(shop, plan).find((d) => d.buildId === id)!;
   const spans = new Map(b.jobs.map((j) => [j.id, spanOf(state, j, planned.get(j.id))]));
   const ends = [...spans.values()].flatMap((x) => x.to ?? []);
@@ -150,7 +151,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     conflicts: conflictsOf(b.options, van.geometry),
     house: shop.workshop.house,
     library: { version: b.libraryVersion, newest: (await libraryInUse(now)).number },
-    readings: readingStates(template.geometry, b.readings),
+    readings: readingStates(template.geometry, b.readings, readingLimits(b)),
     readBy: Object.fromEntries(b.readings.map((r) => [r.name, `${userNames.get(r.readBy) ?? r.readBy}, ${sayTime(zone, r.readAt)}`])),
     records: b.records.map((r) => ({ ...r, by: userNames.get(r.saidBy) ?? r.saidBy, jobName: jobName(r.jobId) })),
     inventory: inventoryOf(b.records),

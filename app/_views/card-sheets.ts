@@ -4,6 +4,7 @@ import { calculator, findCalculator } from "@/core/setout/calculators";
 import { sayResults } from "@/core/setout/engine/say-results";
 import { jobSheets, outcomeOf, secondFault, sheetsMissing } from "@/core/workshop/sheets/job-sheets";
 import { sheetNotices } from "@/core/workshop/sheets/sheets";
+import { figure } from "@/core/workshop/state/house-figures";
 import type { BuildRow, JobRow } from "@/core/workshop/state/model";
 import type { State } from "@/server/planning";
 import type { CardJob } from "@/ui/card/view";
@@ -28,6 +29,7 @@ export function cardSheets(state: State, build: BuildRow, job: JobRow, reader: s
       wanted: s.lockedAt === null ? calculator(s.calculator).second(s.input, outcome) : [],
       second: s.second && { by: s.secondBy ? who(s.secondBy) : "somebody", readings: s.second },
       secondWhyNot: secondFault(s, reader) ?? null,
+      agreeMm: figure(build, "readingsAgree"),
     };
   });
   return {

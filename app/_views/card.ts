@@ -2,13 +2,14 @@
 
 import { sayClock, sayDay, sayTime } from "@/core/plan/words";
 import { openHours } from "@/core/time/calendar";
-import { asMeasured, readingStates } from "@/core/van/readings";
+import { readingStates } from "@/core/van/readings";
 import { cameOutWords } from "@/core/workshop/bare-body/removed-items";
 import { zonesOf } from "@/core/workshop/bare-body/zones";
 import { calendarData, workedMinutes } from "@/core/workshop/builds/left";
+import { measuredVan, readingLimits } from "@/core/workshop/builds/measured";
 import { holesOf, isSoak, sayPenetration } from "@/core/workshop/openings/holes";
 import { hotWorkOpen } from "@/core/workshop/openings/hot-work";
-import { opensSkin, SHEET_MINUTES, skinClock } from "@/core/workshop/openings/skin";
+import { opensSkin, skinClock } from "@/core/workshop/openings/skin";
 import { BOUND, skinVerdict } from "@/core/workshop/openings/skin-verdict";
 import { beginners, comesTo, hasSkill, helpOf, sayHelp } from "@/core/workshop/planning/second-hand";
 import { slotOffers } from "@/core/workshop/planning/short-slot";
@@ -272,12 +273,12 @@ function cardJob(state: State, j: JobRow, who: string | null, said: Said, user: 
     pick: j.state === "done" ? [] : byStep(kitLines(shop, build, j, now)),
     zones: j.state === "done" ? [] : zonesOf(build, j, now),
     templateAsked: j.state !== "done" && templatesOf(state.shop, build, j).length > 0,
-    readings: van && j.setOut.includes("check-in") ? readingStates(van.geometry, build.readings) : null,
+    readings: van && j.setOut.includes("check-in") ? readingStates(van.geometry, build.readings, readingLimits(build)) : null,
     buildId: build.id,
     opensBuild: opens,
     found:
       opens && j.state !== "done" && van
-        ? foundOn(build, { ...van, geometry: asMeasured(van.geometry, build.readings) }, (id) => said(id).name)
+        ? foundOn(build, { ...van, geometry: measuredVan(van.geometry, build) }, (id) => said(id).name)
         : null,
     setOut: cardSheets(state, build, j, user.id ?? "", (id) => said(id).name),
     overBox: overBox(state, j),
@@ -307,10 +308,11 @@ function goesOn(shop: Shop, build: BuildRow, j: JobRow, place: string, now: numb
 function urgentWords({ shop, zone, now }: State, build: BuildRow, j: JobRow, place: string, start: number): string {
   const v = skinVerdict(shop, build, j, place, now);
   if (v?.sheet)
-    return `Sheet over now: ${sayMinutes(v.rest)} of work in nine cases of ten and ${SHEET_MINUTES} min to sheet over, ${sayMinutes(v.left)} to ${BOUND[v.clock.binds]}${v.on ? `. ${v.on.who} goes on: ${v.on.why}` : ""}`;
+    return `Sheet over now: ${sayMinutes(v.rest)} of work in nine cases of ten and ${figure(shop, "sheetOver")} min to sheet over, ${sayMinutes(v.left)} to ${BOUND[v.clock.binds]}${v.on ? `. ${v.on.who} goes on: ${v.on.why}` : ""}`;
   const today = zone.dayOf(Math.max(start, now)) === zone.dayOf(now);
   const clock = skinClock(shop, j, place, today ? now : zone.dayStart(zone.dayOf(start)));
-  if (j.state === "started") return `Sealed by ${sayClock(zone, clock.limit)}, or sheeted over from ${sayClock(zone, clock.limit - 20)}`;
+  if (j.state === "started")
+    return `Sealed by ${sayClock(zone, clock.limit)}, or sheeted over from ${sayClock(zone, clock.limit - figure(shop, "sheetOver"))}`;
   const other = clock.otherDay
     ? `leave it for ${sayDay(zone, zone.dayStart(Date.parse(`${clock.otherDay}T00:00Z`) / 86_400_000))}`
     : "leave it for a longer day";

@@ -7,6 +7,7 @@ import { startsFromPlan } from "@/core/workshop/sheets/plan-prefill";
 import { houseDraft } from "@/core/workshop/sheets/sheet-figures";
 import { sayTakes, takesOf } from "@/core/workshop/sheets/sheet-takes";
 import { sheetNotices, sheetPrefill } from "@/core/workshop/sheets/sheets";
+import { figure } from "@/core/workshop/state/house-figures";
 import type { JobRow, SheetRow } from "@/core/workshop/state/model";
 import { claimOf } from "@/core/workshop/stores/claims";
 import type { State } from "@/server/planning";
@@ -54,6 +55,7 @@ export async function setOutView(
           .map((a) => a.name),
         wanted: calculator(s.calculator).second(s.input, outcomeOf(s)),
         secondWhyNot: secondFault(s, reader.id) ?? null,
+        agreeMm: figure(build, "readingsAgree"),
         versions: (await versionsOf(s.id)).map(({ n, by, at }) => ({ n, by, at })),
       }),
     ),

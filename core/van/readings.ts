@@ -142,14 +142,17 @@ export const readingsOf = (g: Geometry): Reading[] => [
   ...ribReadings(g, "sideRibs", "Side rib"),
 ];
 
-/** More than this from the template, or between two readings, is told; mm. */
-export const TOLERANCE_MM = 4;
-export const AGREE_MM = 2;
+/** More than this from the template, or between two readings, is told; mm. Where the house says nothing else. */
+export interface ReadingLimits {
+  differs: number;
+  agree: number;
+}
+export const USUAL_LIMITS: ReadingLimits = { differs: 4, agree: 2 };
 
 /** Real less template, when that is over the tolerance; undefined when it is as the template. mm. */
-export function differs(r: Reading, g: Geometry, mm: number): number | undefined {
+export function differs(r: Reading, g: Geometry, mm: number, limits = USUAL_LIMITS): number | undefined {
   const d = mm - r.of(g);
-  return Math.abs(d) > TOLERANCE_MM ? d : undefined;
+  return Math.abs(d) > limits.differs ? d : undefined;
 }
 
 export interface ReadingState {
@@ -166,10 +169,14 @@ export interface ReadingState {
 }
 
 /** Every size with what was read of it. */
-export function readingStates(g: Geometry, read: readonly { name: string; mm: number; againMm: number | null }[]): ReadingState[] {
+export function readingStates(
+  g: Geometry,
+  read: readonly { name: string; mm: number; againMm: number | null }[],
+  limits = USUAL_LIMITS,
+): ReadingState[] {
   return readingsOf(g).map((r) => {
     const x = read.find((o) => o.name === r.name);
-    const state = !x ? "open" : x.againMm === null ? "once" : Math.abs(x.mm - x.againMm) <= AGREE_MM ? "agreed" : "unlike";
+    const state = !x ? "open" : x.againMm === null ? "once" : Math.abs(x.mm - x.againMm) <= limits.agree ? "agreed" : "unlike";
     return {
       name: r.name,
       label: r.label,
@@ -178,15 +185,19 @@ export function readingStates(g: Geometry, read: readonly { name: string; mm: nu
       mm: x?.mm ?? null,
       againMm: x?.againMm ?? null,
       state,
-      offMm: x ? (differs(r, g, x.mm) ?? null) : null,
+      offMm: x ? (differs(r, g, x.mm, limits) ?? null) : null,
     };
   });
 }
 
 /** The template with what was really measured in its place: later sums stand on this. Unlike readings are left out. */
-export function asMeasured(g: Geometry, read: readonly { name: string; mm: number; againMm: number | null }[]): Geometry {
+export function asMeasured(
+  g: Geometry,
+  read: readonly { name: string; mm: number; againMm: number | null }[],
+  limits = USUAL_LIMITS,
+): Geometry {
   let out = g;
   const all = new Map(readingsOf(g).map((r) => [r.name, r]));
-  for (const s of readingStates(g, read)) if (s.mm !== null && s.state !== "unlike") out = all.get(s.name)!.put(out, s.mm);
+  for (const s of readingStates(g, read, limits)) if (s.mm !== null && s.state !== "unlike") out = all.get(s.name)!.put(out, s.mm);
   return out;
 }

@@ -2,7 +2,7 @@
 
 import { v7 } from "uuid";
 import { orderOf, schoolsOf } from "@/core/library/order";
-import { asMeasured } from "@/core/van/readings";
+import { measuredVan } from "@/core/workshop/builds/measured";
 import { addHouseOrder, dropHouseOrder, houseOrders } from "@/db/house-orders";
 import { jobsOfVersion } from "@/db/library";
 import { pool, toSql } from "@/db/pool";
@@ -30,7 +30,7 @@ export const orderActions = [
     const { shop, build } = await buildOf(pool(), ids[0]);
     const van = shop.vans.find((v) => v.id === build.vanId);
     if (!van) throw new Refusal(409, "The van's template is gone, so its order can't be worked out.");
-    return { steps: orderOf(build.options, asMeasured(van.geometry, build.readings), await jobsOfVersion(pool(), build.libraryVersion)) };
+    return { steps: orderOf(build.options, measuredVan(van.geometry, build), await jobsOfVersion(pool(), build.libraryVersion)) };
   }),
   action<{ buildId: string; name: string }>(
     { method: "POST", path: "orders", role: "lead" },

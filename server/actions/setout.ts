@@ -6,6 +6,7 @@ import type { Outcome } from "@/core/setout/engine/outcome";
 import { disagreements } from "@/core/setout/engine/second";
 import { outcomeOf, secondFault } from "@/core/workshop/sheets/job-sheets";
 import { sheetPrefill } from "@/core/workshop/sheets/sheets";
+import { figure } from "@/core/workshop/state/house-figures";
 import type { BuildRow, SheetRow, Shop } from "@/core/workshop/state/model";
 import { loadPlan } from "@/db/plans";
 import { deleteSheet, findSheet, unlockSheet, writeSecond, writeSheet } from "@/db/setout";
@@ -99,12 +100,16 @@ export const setoutActions = [
         if (sheet.lockedAt !== null) throw new Refusal(409, "It is locked already.");
         const same = secondFault(sheet, user.id);
         if (same) throw new Refusal(409, same);
+        const { shop, build } = await buildOf(x, sheet.buildId);
         const outcome = outcomeOf(sheet);
-        const differ = disagreements(calculatorOf(sheet.calculator).second(sheet.input, outcome), b.readings);
+        const differ = disagreements(
+          calculatorOf(sheet.calculator).second(sheet.input, outcome),
+          b.readings,
+          figure(build, "readingsAgree"),
+        );
         const stop = outcome.findings.find((f) => f.level === "stop");
         const locks = differ.length === 0 && !stop;
         await writeSecond(x.c, sheet.id, b.readings, user.id, x.now, locks);
-        const { shop, build } = await buildOf(x, sheet.buildId);
         const job = build.jobs.find((j) => j.id === sheet.jobId);
         if (locks && job && job.state === "todo") {
           await bring(x.c, shop, sheet, job);

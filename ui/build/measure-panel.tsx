@@ -3,7 +3,8 @@
 
 import { useState } from "react";
 import { VIEW_LABEL, VIEWS } from "@/core/van/drawing";
-import { AGREE_MM, type ReadingState, TOLERANCE_MM } from "@/core/van/readings";
+import type { ReadingState } from "@/core/van/readings";
+import { figure } from "@/core/workshop/state/house-figures";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { inputClass } from "../kit/field";
@@ -26,8 +27,8 @@ export function MeasurePanel({ view }: { view: BuildView }) {
     <div className="flex flex-col gap-6">
       <section aria-label="Readings">
         <p className="mb-2 text-muted">
-          Measurements entered here replace the template's figures in drawings, checks and job times. Two readings agree within {AGREE_MM}{" "}
-          mm. A size more than {TOLERANCE_MM} mm from the template is marked as different.
+          Measurements entered here replace the template's figures in drawings, checks and job times. Two readings agree within{" "}
+          {figure(view, "readingsAgree")} mm. A size more than {figure(view, "readingDiffers")} mm from the template is marked as different.
           {off.length > 0 && (
             <b className="text-amber-text">
               {" "}

@@ -3,7 +3,7 @@
 
 import { useState } from "react";
 import { InputError } from "@/core/plan/fault";
-import { AGREE_MM, disagreements, type SecondReading } from "@/core/setout/engine/second";
+import { disagreements, type SecondReading } from "@/core/setout/engine/second";
 import { parseLength } from "@/core/setout/lengths";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
@@ -18,6 +18,8 @@ export interface Measured {
   second: { readings: Record<string, number> } | null;
   /** Why the reader can't do it. */
   secondWhyNot: string | null;
+  /** The two agree within this, mm. */
+  agreeMm: number;
 }
 
 export function Second({ sheet: s, act, touch = false }: { sheet: Measured; act: Act; touch?: boolean }) {
@@ -40,7 +42,7 @@ export function Second({ sheet: s, act, touch = false }: { sheet: Measured; act:
       wrong = e instanceof InputError ? `${w.label} ${e.faults[0].message}` : String(e);
     }
   }
-  const differ = disagreements(s.wanted, read).filter((d) => d.second !== null);
+  const differ = disagreements(s.wanted, read, s.agreeMm).filter((d) => d.second !== null);
   const missing = s.wanted.filter((w) => read[w.name] === undefined).length;
   const give = async () => {
     setFault(undefined);
@@ -96,7 +98,7 @@ export function Second({ sheet: s, act, touch = false }: { sheet: Measured; act:
           Compare and lock
         </Button>
         <span className={cx(touch ? "text-[0.9375rem]" : "text-[0.75rem]", "text-muted")}>
-          {missing ? `${missing} to read` : `agree within ${AGREE_MM} mm`}
+          {missing ? `${missing} to read` : `agree within ${s.agreeMm} mm`}
         </span>
       </p>
     </form>

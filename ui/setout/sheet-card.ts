@@ -23,4 +23,6 @@ export interface SheetCard {
   second: { by: string; readings: Record<string, number> } | null;
   /** Why the reader can't measure it a second time. */
   secondWhyNot: string | null;
+  /** The two agree within this, mm. */
+  agreeMm: number;
 }

@@ -22,6 +22,8 @@ export interface KeptSheet {
   wanted: SecondReading[];
   /** Why the reader can't do the second measuring. */
   secondWhyNot: string | null;
+  /** The two agree within this, mm. */
+  agreeMm: number;
   /** What can be claimed of its part, where it does not fit. */
   claim: { note: string; parts: { id: string; name: string; version: number }[] } | null;
   /** Jobs that it asks for. */

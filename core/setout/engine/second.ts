@@ -1,6 +1,6 @@
 // The second measuring of a mark-out, from the other datum: what has to be read there, and whether the two agree.
 
-/** Two measurings agree within this, mm. */
+/** Two measurings agree within this, mm, where the house says nothing else. */
 export const AGREE_MM = 2;
 
 export interface SecondReading {
@@ -23,8 +23,9 @@ export const second = (name: string, label: string, expected: number): SecondRea
 export function disagreements(
   wanted: readonly SecondReading[],
   read: Readonly<Record<string, number>>,
+  agreeMm = AGREE_MM,
 ): { label: string; first: number; second: number | null }[] {
   return wanted
-    .filter((w) => read[w.name] === undefined || Math.abs(read[w.name] - w.expected) > AGREE_MM)
+    .filter((w) => read[w.name] === undefined || Math.abs(read[w.name] - w.expected) > agreeMm)
     .map((w) => ({ label: w.label, first: w.expected, second: read[w.name] ?? null }));
 }

@@ -4,7 +4,7 @@ import type { Plan, PlanJob } from "../../plan/model";
 import { sayClock, sayDay } from "../../plan/words";
 import { DAY, type Minute, type Zone, zoneOf } from "../../time/zone";
 import { openTooLong } from "../openings/holes";
-import { coldTonight, opensSkin, SHEET_MINUTES, skinClock } from "../openings/skin";
+import { coldTonight, opensSkin, skinClock } from "../openings/skin";
 import { BOUND, skinVerdict } from "../openings/skin-verdict";
 import { type Delay, delayAsks, delayWords } from "../planning/delays";
 import { daysAtStake, hereIfAsked, orderBy, samplesBy } from "../planning/latest";
@@ -315,7 +315,7 @@ function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): 
         ...base,
         tone: "signal",
         title: verdict.on ? `${j.name}: ${verdict.on.who} goes on against the clock` : `${j.name}: sheet over now`,
-        detail: `${verdict.on ? `${verdict.on.why} · ` : ""}${sayMinutes(verdict.rest)} of work in nine cases of ten and ${SHEET_MINUTES} min to sheet over, ${sayMinutes(verdict.left)} to ${BOUND[clock.binds]}`,
+        detail: `${verdict.on ? `${verdict.on.why} · ` : ""}${sayMinutes(verdict.rest)} of work in nine cases of ten and ${figure(x.shop, "sheetOver")} min to sheet over, ${sayMinutes(verdict.left)} to ${BOUND[clock.binds]}`,
         by: null,
       },
     ];
@@ -324,9 +324,9 @@ function skinOf(x: Look, b: BuildRow, j: JobRow, place: string, start: Minute): 
       {
         ...base,
         tone: "signal",
-        title: `${j.name}: sealed, or sheeted over from ${sayClock(x.zone, clock.limit - SHEET_MINUTES)}`,
+        title: `${j.name}: sealed, or sheeted over from ${sayClock(x.zone, clock.limit - figure(x.shop, "sheetOver"))}`,
         detail: until,
-        by: clock.limit - SHEET_MINUTES,
+        by: clock.limit - figure(x.shop, "sheetOver"),
       },
     ];
   const other = clock.otherDay

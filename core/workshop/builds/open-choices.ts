@@ -9,11 +9,9 @@ import { DAY, type Zone } from "../../time/zone";
 import type { Geometry } from "../../van/model";
 import { leadOf } from "../planning/latest";
 import { jobId } from "../state/from-network";
+import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, SupplierRow } from "../state/model";
 import { deciderOf } from "./deciders";
-
-/** Working days between an answer and the first order or job that needs it. */
-export const REACTION_DAYS = 3;
 
 export interface OpenChoice {
   key: OptionKey;
@@ -82,7 +80,7 @@ export function openChoices(
       // What hangs on it is ordered only after the answer: each job's own parts count back from its start.
       const latest = todo.flatMap((j) => {
         const start = starts.get(j.id);
-        return start === undefined ? [] : workingDaysBefore(zone, start - leadMinutes(j, suppliers), REACTION_DAYS);
+        return start === undefined ? [] : workingDaysBefore(zone, start - leadMinutes(j, suppliers), figure(build, "reactionDays"));
       });
       const owner = deciderOf(build, key);
       return {

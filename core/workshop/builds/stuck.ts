@@ -2,8 +2,8 @@
 
 import type { Plan } from "../../plan/model";
 import { DAY, type Minute, zoneOf } from "../../time/zone";
-import { PREPARED } from "../planning/preparable";
 import { jobsById, type Obstacle, obstacles } from "../starts/ready";
+import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, Shop } from "../state/model";
 import { crewNames, fitterName } from "../state/say";
 import { lastPart } from "../stores/parts";
@@ -69,7 +69,7 @@ export function nextAndStuck(shop: Shop, build: BuildRow, plan: Plan | undefined
       who: whoFrees(shop, build, j, binding, now, planned.get(j.id)?.fitters ?? []),
       since: free ? freeSince(build, j, byId) : null,
       days,
-      prepare: binding.kind === "part" && !isExtra(j) && j.minutes.likely >= PREPARED,
+      prepare: binding.kind === "part" && !isExtra(j) && j.minutes.likely >= figure(shop, "prepareFrom"),
     });
   }
   stuck.sort((a, b) => b.days - a.days || (a.since ?? now) - (b.since ?? now));

@@ -3,8 +3,9 @@
 import type { Minute } from "../../time/zone";
 import { workedMinutes } from "../builds/left";
 import { entriesOf } from "../records/kinds/of";
+import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, Shop } from "../state/model";
-import { opensSkin, SHEET_MINUTES, type SkinClock, skinClock, skinMinutes } from "./skin";
+import { opensSkin, type SkinClock, skinClock, skinMinutes } from "./skin";
 
 /** A cut that is nearly over still takes so long. */
 const LEAST = 15;
@@ -33,7 +34,7 @@ export function skinVerdict(shop: Shop, build: BuildRow, job: JobRow, place: str
   const left = clock.limit - now;
   const said = entriesOf(build.records, "goon").findLast((r) => r.jobId === job.id && r.saidAt >= (job.startedAt ?? now));
   return {
-    sheet: rest + SHEET_MINUTES > left,
+    sheet: rest + figure(shop, "sheetOver") > left,
     rest,
     left: Math.max(0, left),
     clock,

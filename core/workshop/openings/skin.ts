@@ -8,9 +8,6 @@ import { calendarData } from "../builds/left";
 import { sheetFigure } from "../sheets/sheet-figures";
 import type { JobRow, Shop } from "../state/model";
 
-/** Minutes to sheet and tape over an opening that can't be sealed in time. */
-export const SHEET_MINUTES = 20;
-
 export interface SkinClock {
   /** Start by this minute at the latest: with caution, and with a margin before rain and dusk. */
   latest: Minute;

@@ -5,11 +5,9 @@ import { goodSlot } from "../../setout/openings/good-slot/good-slot";
 import { minutesOf } from "../../time/clock";
 import { DAY, type Minute, zoneOf } from "../../time/zone";
 import { sideOf } from "../openings/holes";
+import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, Shop, WeatherRow } from "../state/model";
 import { lastPart } from "../stores/parts";
-
-/** Openings that are planned within so many days of the first wait for the same dry slot. */
-const SLOT_DAYS = 7;
 
 /** Which way rain comes at a hole, by the zones of the job that cuts it. */
 export function exposureSide(job: Pick<JobRow, "zones">): "roof" | "front or rear" | "side" {
@@ -49,7 +47,7 @@ export function waitingOpenings(shop: Shop, plan: Plan): { all: Waiting[]; soon:
       }),
     )
     .sort((x, y) => x.start - y.start);
-  return { all, soon: all.filter((w) => w.start < all[0].start + SLOT_DAYS * DAY) };
+  return { all, soon: all.filter((w) => w.start < all[0].start + figure(shop, "slotDays") * DAY) };
 }
 
 /** Minutes of a dry window in which there is light. */

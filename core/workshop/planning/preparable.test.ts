@@ -2,11 +2,12 @@ import { describe, expect, it } from "vitest";
 import { gains } from "../../plan/gain";
 import { makePlan } from "../../plan/planner";
 import { readProblem } from "../../plan/read";
+import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow } from "../state/model";
 import { toProblem } from "../state/problem";
 import { NOW, testShop } from "../testing/shop";
-import { PREPARED, preparable, preparedVariants } from "./preparable";
-import { SETTING_UP, withSplit } from "./split";
+import { preparable, preparedVariants } from "./preparable";
+import { withSplit } from "./split";
 
 const DAY = 1440;
 
@@ -59,7 +60,7 @@ describe("what could be prepared", () => {
       jobs: build.jobs.map((j) => (j.id === late.id ? { ...j, ...more } : j)),
     });
     expect(has(build)).toBe(true);
-    expect(has(withJob({ minutes: { best: 20, likely: PREPARED - 1, worst: 200 } }))).toBe(false);
+    expect(has(withJob({ minutes: { best: 20, likely: figure({}, "prepareFrom") - 1, worst: 200 } }))).toBe(false);
     expect(has(withJob({ state: "started" }))).toBe(false);
     const { split } = preparable(build, plan).find((x) => x.job.id === late.id)!;
     expect(has(withSplit(build, late, split).build)).toBe(false);
@@ -73,7 +74,7 @@ describe("what could be prepared", () => {
     expect(variants.length).toBeGreaterThan(0);
     expect(variants.length).toBeLessThanOrEqual(3);
     const own = variants.find((v) => v.text.includes(late.name))!;
-    expect(own).toMatchObject({ kind: "prepare", money: Math.round((SETTING_UP / 60) * shop.workshop.hourRate) });
+    expect(own).toMatchObject({ kind: "prepare", money: Math.round((figure(shop, "settingUp") / 60) * shop.workshop.hourRate) });
     expect(own.build.jobs.length).toBe(build.jobs.length + 1);
     const tried = gains(problem, plan, build.id, undefined, shop.workshop.hourRate, [own]).find((g) => g.kind === "prepare")!;
     expect(tried.money).toBeGreaterThanOrEqual(own.money!);

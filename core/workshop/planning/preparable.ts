@@ -3,12 +3,10 @@
 import type { Plan, WhyKind } from "../../plan/model";
 import type { Variant } from "../../plan/variants";
 import { isExtra } from "../builds/extra-work";
+import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, Shop } from "../state/model";
 import { toProblem } from "../state/problem";
-import { SETTING_UP, type Split, splitFaults, splitOf, withSplit } from "./split";
-
-/** A job is worth preparing in part from so many minutes on: a second setting-up eats the gain of a shorter one. */
-export const PREPARED = 90;
+import { type Split, splitFaults, splitOf, withSplit } from "./split";
 
 /** What keeps a job from being fixed, but not from being set out, cut and fitted dry under a roof. */
 const FIX_WAITS: ReadonlySet<WhyKind> = new Set(["part", "dry", "wind", "temperature", "hold"]);
@@ -25,13 +23,14 @@ export interface Preparable {
  * longest first. A half of each, on the bench, behind all that the job itself waits for, as its outcome is settled then; but for what
  * cures, which is over and only left untouched.
  */
-export function preparable(build: Pick<BuildRow, "jobs">, plan: Pick<Plan, "jobs">): Preparable[] {
+export function preparable(build: Pick<BuildRow, "jobs" | "figures">, plan: Pick<Plan, "jobs">): Preparable[] {
   const planned = new Map(plan.jobs.map((j) => [j.id, j]));
   const parts = new Set(build.jobs.flatMap((j) => splitOf(j)?.jobId ?? []));
   return build.jobs
     .flatMap((job): Preparable[] => {
       const why = planned.get(job.id)?.why?.[0];
-      if (!why || !FIX_WAITS.has(why.kind) || isExtra(job) || parts.has(job.id) || job.minutes.likely < PREPARED) return [];
+      if (!why || !FIX_WAITS.has(why.kind) || isExtra(job) || parts.has(job.id) || job.minutes.likely < figure(build, "prepareFrom"))
+        return [];
       const split: Split = {
         kind: "prepare",
         minutes: Math.round(job.minutes.likely / 2),
@@ -57,8 +56,8 @@ export const preparedVariants = (shop: Shop, build: BuildRow, plan: Pick<Plan, "
       return {
         kind: "prepare",
         text: `${split.minutes} min of ${job.name} prepared on the bench, which ${waits.startsWith("waits") ? waits : `waits: ${waits}`}`,
-        price: `${SETTING_UP} min more, for setting up a second time`,
-        money: Math.round((SETTING_UP / 60) * shop.workshop.hourRate),
+        price: `${figure(shop, "settingUp")} min more, for setting up a second time`,
+        money: Math.round((figure(shop, "settingUp") / 60) * shop.workshop.hourRate),
         build: problem.builds.find((b) => b.id === build.id)!,
       };
     });

@@ -10,6 +10,7 @@ import { hotWorkStop } from "../openings/hot-work";
 import { crewFrom } from "../starts/crew-from";
 import { obstacles, startObstacles } from "../starts/ready";
 import { carrying } from "../starts/tags";
+import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, Shop } from "../state/model";
 import { CLOSING } from "../state/van-zones";
 import { lastPart } from "../stores/parts";
@@ -41,8 +42,6 @@ export interface Forward {
   trap: string | null;
 }
 
-const LEAST = 45;
-
 /** Fitters with nothing to do now, each with the moment until which that lasts. */
 export function freeFitters(shop: Shop, plan: Plan | undefined, now: Minute): Map<string, Minute> {
   const zone = zoneOf(shop.workshop.zone);
@@ -61,7 +60,7 @@ export function freeFitters(shop: Shop, plan: Plan | undefined, now: Minute): Ma
       const start = zone.parse(p.helpers?.find((h) => h.fitter === f.id)?.work[0]?.[0] ?? p.start);
       if (p.fitters.includes(f.id) && start >= now && start < until) until = start;
     }
-    if (open.minutes(now, until) >= LEAST) out.set(f.id, until);
+    if (open.minutes(now, until) >= figure(shop, "freeGap")) out.set(f.id, until);
   }
   return out;
 }
@@ -80,7 +79,7 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
     for (const j of b.jobs) {
       if (j.state === "done" || j.state === "started") continue;
       const start = planned.get(j.id) ?? null;
-      if (start !== null && start < now + LEAST) continue;
+      if (start !== null && start < now + figure(shop, "freeGap")) continue;
       const crew = crewFrom(shop, j, [...free.keys()], zone.show(now).slice(0, 10));
       if (!crew) continue;
       const spot = spotFor(shop, b, j, crew, now);

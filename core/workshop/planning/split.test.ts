@@ -5,7 +5,7 @@ import { readPlan, readProblem } from "../../plan/read";
 import { isExtra } from "../builds/extra-work";
 import { toProblem } from "../state/problem";
 import { NOW, testShop } from "../testing/shop";
-import { rejoined, SETTING_UP, type Split, splitFaults, splitOf, withSplit } from "./split";
+import { rejoined, type Split, splitFaults, splitOf, withSplit } from "./split";
 
 const shop = testShop();
 const build = shop.builds[0];
@@ -36,7 +36,7 @@ describe("a job split in two", () => {
     const made = withSplit(build, job, split({ minutes: 60 }));
     expect(isExtra(made.part)).toBe(true);
     expect(made.part).toMatchObject({ place: "bench", zones: [], name: `${job.name}: prepared` });
-    expect(made.part.minutes.likely).toBe(60 + SETTING_UP);
+    expect(made.part.minutes.likely).toBe(60 + 18);
     expect(made.part.steps.map((s) => s.text)).toEqual([
       "Each piece labelled with its job and its place",
       "Stored, and the place written down",

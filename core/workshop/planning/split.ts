@@ -1,6 +1,7 @@
 // One job split in two: a part prepared beforehand, or a part that somebody else does side by side with the rest.
 
 import { around, extraJob, isExtra } from "../builds/extra-work";
+import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow } from "../state/model";
 
 export interface Split {
@@ -16,8 +17,6 @@ export interface Split {
   after: string[];
 }
 
-/** A second setting-up, minutes (needs-plan-people PL-n12: 0.3 h). */
-export const SETTING_UP = 18;
 /** Neither half is shorter. */
 const LEAST = 15;
 
@@ -59,7 +58,7 @@ export function withSplit(build: BuildRow, job: JobRow, s: Split): { build: Buil
     key: `${PREFIX}${s.kind}:${s.minutes}:${job.id}`,
     name: `${job.name}: ${prepare ? "prepared" : "second part"}`,
     why: prepare ? `${job.name} is prepared before it is fixed` : `done side by side with ${job.name}`,
-    minutes: around(s.minutes + (prepare ? SETTING_UP : 0)),
+    minutes: around(s.minutes + (prepare ? figure(build, "settingUp") : 0)),
     stage: job.stage,
     zones: onBench ? [] : prepare ? job.zones : s.zones,
     skill: job.crew[0]?.skill ?? "any",

@@ -4,8 +4,8 @@ import { hasRole, jobWith } from "../../library/roles";
 import { calculator, findCalculator } from "../../setout/calculators";
 import { copyOf, factsOf, type Prefill } from "../../setout/engine/facts";
 import type { Van } from "../../van/model";
-import { asMeasured } from "../../van/readings";
 import { marksIn } from "../bare-body/marks";
+import { measuredVan } from "../builds/measured";
 import { sideOf } from "../openings/holes";
 import { linesOn } from "../openings/layout";
 import { zoneNorm } from "../openings/opening-times";
@@ -49,7 +49,7 @@ export function inLinePrefill(build: BuildRow, job: JobRow | undefined, van: Van
   const window = hasRole(job, "side-window") ? job : jobWith(build.jobs, "side-window");
   if (!window) return undefined;
   const kept = keptOpening(build, window);
-  const start = calculator("opening").prefill?.(factsOf(window, asMeasured(van.geometry, build.readings), build.options))?.draft;
+  const start = calculator("opening").prefill?.(factsOf(window, measuredVan(van.geometry, build), build.options))?.draft;
   if (!kept && !start) return undefined;
   const from = kept ? kept.input.field.left : Number(start!["field.left"]);
   const to = kept ? kept.input.field.right : Number(start!["field.right"]);

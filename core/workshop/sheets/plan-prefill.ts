@@ -7,7 +7,7 @@ import { roofBays } from "../../setout/openings/field";
 import { MACHINE_MM, OUTFEED_MM } from "../../setout/time/machine-room/machine-room";
 import { WEEKDAYS } from "../../time/calendar";
 import { DAY, type Minute, weekdayOf, zoneOf } from "../../time/zone";
-import { asMeasured } from "../../van/readings";
+import { measuredVan } from "../builds/measured";
 import { chainDays, exposureSide, litMinutes, standsCovered, waitingOpenings } from "../planning/dry-slots";
 import { entriesOf } from "../records/kinds/of";
 import { type Stretch, warmthSince } from "../records/waits";
@@ -174,7 +174,7 @@ function unitChoice(a: Asked): Prefill | undefined {
     (p) => p.id === (job?.irreversible === CLOSED_UNTIL_CUT ? job.id : build.jobs.find((j) => j.irreversible === CLOSED_UNTIL_CUT)?.id),
   );
   if (!van) return undefined;
-  const bays = roofBays(asMeasured(van.geometry, build.readings));
+  const bays = roofBays(measuredVan(van.geometry, build));
   return {
     draft: {
       cuttingDay: planned ? planned.start.slice(0, 10) : "",

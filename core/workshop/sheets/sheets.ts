@@ -4,9 +4,9 @@ import { jobWith, type Role } from "../../library/roles";
 import type { Plan } from "../../plan/model";
 import { findCalculator } from "../../setout/calculators";
 import { contradictions, factsOf, type Prefill } from "../../setout/engine/facts";
-import { asMeasured } from "../../van/readings";
 import { stripPrefill } from "../bare-body/marks";
 import { handDays, hoursADay } from "../builds/hands-for-date";
+import { measuredVan } from "../builds/measured";
 import { chosenCut } from "../openings/chosen-unit";
 import { allLines } from "../openings/layout";
 import type { BuildRow, JobRow, SheetRow, Shop } from "../state/model";
@@ -52,7 +52,7 @@ function startOf(shop: Shop, build: BuildRow, calculator: string, jobId: string 
   // As measured at goods-in; until then as it was chosen.
   const [unit, fan, skylight] = [unitOf(job), at("roof-fan") ?? chosenCut(build, "fan"), at("skylight") ?? chosenCut(build, "skylight")];
   return findCalculator(calculator)?.prefill?.({
-    ...factsOf(job, asMeasured(van.geometry, build.readings), build.options),
+    ...factsOf(job, measuredVan(van.geometry, build), build.options),
     ...(unit ? { unit } : {}),
     uses: allLines(build),
     roofUnits: { ...(fan ? { fan } : {}), ...(skylight ? { skylight } : {}) },

@@ -3,11 +3,9 @@
 import { WEEKDAYS, type Weekday } from "../../time/calendar";
 import { minutesOf } from "../../time/clock";
 import { type Minute, weekdayOf, zoneOf } from "../../time/zone";
+import { figure } from "../state/house-figures";
 import type { Shop, Workshop } from "../state/model";
 import { sayMinutes } from "../state/say";
-
-/** Told so long before, in minutes. */
-const SOON = 120;
 
 /** Windows of one weekday in which noise is allowed; undefined: any hour. */
 export function noiseOn(w: Pick<Workshop, "noiseFrom" | "noiseTo" | "noiseWeek">, weekday: Weekday): [string, string][] | undefined {
@@ -26,12 +24,12 @@ export function noiseWords(shop: Pick<Shop, "workshop">, now: Minute): string | 
   const open = windows.find(([a, z]) => minutesOf(a) <= clock && clock < minutesOf(z));
   if (open) {
     const left = minutesOf(open[1]) - clock;
-    return open[1] !== "24:00" && left <= SOON ? `last noise in ${sayMinutes(left)}` : undefined;
+    return open[1] !== "24:00" && left <= figure(shop, "noiseSoon") ? `last noise in ${sayMinutes(left)}` : undefined;
   }
   const next = windows.filter(([a]) => minutesOf(a) > clock).sort()[0];
   if (next) {
     const wait = minutesOf(next[0]) - clock;
-    return wait <= SOON ? `noise from ${next[0]}, in ${sayMinutes(wait)}` : undefined;
+    return wait <= figure(shop, "noiseSoon") ? `noise from ${next[0]}, in ${sayMinutes(wait)}` : undefined;
   }
   return `quiet since ${windows.map((w) => w[1]).sort()[windows.length - 1]}`;
 }

@@ -6,6 +6,7 @@ import { lastOfWalk } from "../../time/bounds";
 import { openHours } from "../../time/calendar";
 import { type Minute, zoneOf } from "../../time/zone";
 import { calendarData } from "../builds/left";
+import { figure } from "./house-figures";
 import type { BuildRow, Shop } from "./model";
 
 export type DateState = "late" | "tight" | "safe" | "open";
@@ -24,9 +25,6 @@ export interface BuildDate {
   /** Why no date is to be promised yet; null where nothing is open. */
   held: string | null;
 }
-
-/** A build with less air than this many working days is at risk. */
-export const TIGHT_DAYS = 2;
 
 /** Shop days (dates with open hours) behind the date of `a` up to the date of `b`; negative when b is earlier. */
 export function workingDays(shop: Pick<Shop, "calendars" | "workshop">, a: Minute, b: Minute): number {
@@ -77,7 +75,7 @@ export function buildDates(shop: Shop, plan: Plan | undefined): BuildDate[] {
       ...base,
       finish,
       slackDays,
-      state: late ? "late" : days < TIGHT_DAYS ? "tight" : "safe",
+      state: late ? "late" : days < figure(shop, "tightDays") ? "tight" : "safe",
       why: job && words ? `${job.name}: ${words}` : null,
     };
   });

@@ -1,7 +1,10 @@
 // Figures of the house: bounded, kept only where they differ, and the rules go by them.
 
 import { describe, expect, it } from "vitest";
+import { disagreements } from "../../setout/engine/second";
+import { readingStates, readingsOf } from "../../van/readings";
 import { shellStates } from "../bare-body/zones";
+import { measuredVan, readingLimits } from "../builds/measured";
 import { isDead } from "../openings/circuits";
 import { penetrationFaults } from "../openings/holes";
 import { stamped, watchUntil } from "../openings/hot-work";
@@ -10,6 +13,7 @@ import { slotOffers } from "../planning/short-slot";
 import { looseBolts } from "../records/kinds/seat";
 import { firstTimeWords } from "../starts/first-time";
 import { longDayWords } from "../starts/long-day";
+import { noiseWords } from "../starts/noise";
 import { carrying } from "../starts/tags";
 import { at, job, testShop, zone } from "../testing/shop";
 import { clockState } from "../today/clocks";
@@ -92,6 +96,29 @@ describe("rules go by the house's figures", () => {
     expect(words()).toMatch(/allow 1.5 ×/);
     shop.workshop.figures = { firstTime: 2 };
     expect(words()).toMatch(/allow 2 ×, about 420 min/);
+  });
+  it("of measuring: how far two readings may be apart, and a size from its template", () => {
+    const shop = testShop();
+    const van = shop.vans[1].geometry;
+    const [r] = readingsOf(van);
+    const nominal = r.of(van);
+    const readings = [{ name: r.name, mm: nominal + 5, againMm: nominal + 8 }];
+    const seen = (figures: OwnFigures) => readingStates(van, readings, readingLimits({ figures })).find((s) => s.name === r.name)!;
+    expect([seen({}).state, seen({ readingsAgree: 3 }).state]).toEqual(["unlike", "agreed"]);
+    expect([seen({}).offMm, seen({ readingDiffers: 6 }).offMm]).toEqual([5, null]);
+    // What two readings don't agree on is not built upon.
+    const build = { ...shop.builds[0], readings: readings as never };
+    expect(r.of(measuredVan(van, build))).toBe(nominal);
+    expect(r.of(measuredVan(van, { ...build, figures: { readingsAgree: 3 } }))).toBe(nominal + 5);
+    const wanted = [{ name: "top", label: "top", expected: 100 }];
+    expect([disagreements(wanted, { top: 102.5 }).length, disagreements(wanted, { top: 102.5 }, 3).length]).toEqual([1, 0]);
+  });
+  it("of quiet hours: how long before they are told", () => {
+    const shop = testShop();
+    Object.assign(shop.workshop, { noiseFrom: "08:00", noiseTo: "18:00", noiseWeek: {} });
+    expect(noiseWords(shop, at("2027-03-03T15:30"))).toBeUndefined();
+    shop.workshop.figures = { noiseSoon: 180 };
+    expect(noiseWords(shop, at("2027-03-03T15:30"))).toMatch(/last noise in/);
   });
   it("of small gaps", () => {
     const shop = testShop();
