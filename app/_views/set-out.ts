@@ -3,7 +3,6 @@
 import { CALCULATORS, calculator, findCalculator } from "@/core/setout/calculators";
 import { askedJobs } from "@/core/workshop/builds/asked-work";
 import { outcomeOf, secondFault } from "@/core/workshop/sheets/job-sheets";
-import { startsFromPlan } from "@/core/workshop/sheets/plan-prefill";
 import { houseDraft } from "@/core/workshop/sheets/sheet-figures";
 import { sayTakes, takesOf } from "@/core/workshop/sheets/sheet-takes";
 import { sheetNotices, sheetPrefill } from "@/core/workshop/sheets/sheets";
@@ -72,7 +71,7 @@ export async function setOutView(
         return calculators.length ? [{ id: j.id, name: j.name, calculators }] : [];
       }),
       kept,
-      fromPlan: CALCULATORS.map((c) => c.name).filter(startsFromPlan),
+      fromPlan: CALCULATORS.filter((c) => c.fromPlan).map((c) => c.name),
       prefills: Object.fromEntries(
         CALCULATORS.flatMap((c) => {
           const p = sheetPrefill(shop, build, c.name, job?.id ?? null, plan, state.now);

@@ -7,7 +7,6 @@ import { contradictions, type Facts, factsOf } from "@/core/setout/engine/facts"
 import { AGREE_MM, disagreements } from "@/core/setout/engine/second";
 import { roofBays } from "@/core/setout/openings/field";
 import { vans } from "@/core/van/model";
-import { startsFromPlan } from "@/core/workshop/sheets/plan-prefill";
 import { sheetMass, sheetNotices, sheetPrefill } from "@/core/workshop/sheets/sheets";
 import { testShop } from "@/core/workshop/testing/shop";
 import { blankDraft, toDraft, toInput } from "../../core/setout/engine/form";
@@ -97,7 +96,7 @@ describe("figures to start from", () => {
     ];
     build.sheets.push({ calculator: "opening", jobId: "a.OP-06a", input: { cut: { w: 870, h: 435, r: 55 }, minLand: 20 } } as never);
     shop.tools[0].floorMm = 6200;
-    const starts = CALCULATORS.filter((c) => startsFromPlan(c.name));
+    const starts = CALCULATORS.filter((c) => c.fromPlan);
     expect(starts.length).toBeGreaterThan(8);
     for (const c of starts) {
       const p = sheetPrefill(shop, build, c.name, "a.OP-06a", { jobs, builds: [] } as never)!;

@@ -39,6 +39,8 @@ interface Head<N extends string> {
   slow?: true;
   /** Each result by its key, wherever it stands in the outcome. */
   results: Readonly<Record<string, Said>>;
+  /** It starts from plan and forecast: beyond them nothing is known that could contradict it. */
+  fromPlan?: true;
   /** Where a build's sheet starts from. */
   prefill?(facts: Facts): Prefill | undefined;
   /** What can be moved in its drawing. */

@@ -12,6 +12,104 @@ export interface Cut {
   r: number;
 }
 
+/** Where and when the plan has the job, as far as the forecast reaches. */
+export interface Site {
+  /** By the shop's clock. */
+  clock: string;
+  date: string;
+  sunset: string;
+  /** Hours that are forecast dry. */
+  dry: readonly (readonly [from: string, to: string])[];
+  /** A heated bay's own, else the middle of the day's forecast, whole °C. */
+  tempC: number;
+  /** The coldest of the night: the bay's own, else the forecast's. */
+  nightC: number;
+  people: number;
+}
+
+/** What a sheet may know of its job. */
+export interface JobFacts {
+  name: string;
+  minutes: { best: number; likely: number; worst: number };
+  people: number;
+  /** Pieces that it makes; null: it is not counted in pieces. */
+  pieces: number | null;
+  holdMinutes: number;
+  holdMinC: number | null;
+  minTempC: number | null;
+  /** Bought units that it sets: their parts by name, and how far they are. */
+  units: readonly { name: string; arrived: boolean; checked: boolean }[];
+}
+
+/**
+ * What the workshop knows of a build and its job: plan, forecast, stores, records. Each is worked out only when a sheet asks for it, and
+ * undefined where nobody knows it.
+ */
+export interface Known {
+  job(): JobFacts | undefined;
+  site(): Site | undefined;
+  /** The hours of the day on which the job is planned. */
+  hours(): readonly { opens: string; closes: string }[];
+  /** When the job is planned, by the shop's clock, and when the first that follows it begins, so many days on. */
+  planned(): { start: string; weekday: number; needed?: { start: string; days: number } } | undefined;
+  /** The longest time that the van stands between two pieces of work, whole days. */
+  longestStand(): number | undefined;
+  /** The first dry stretch that openings wait for, and which. */
+  dryStretch(): { date: string; minutes: number; openings: readonly WaitingOpening[] } | undefined;
+  cuttingDay(): string | undefined;
+  goodsInDays(): number;
+  /** The opening that is kept for the job. */
+  opening(): { cut?: Cut; minLand?: number } | undefined;
+  /** The unit as it was measured when its box was opened. */
+  box(): { spigot?: { w: number; h: number }; flange?: { w: number; h: number } } | undefined;
+  /** How warm it was where the job cures: the last stretch goes on. Readings that it stands on. */
+  warmth(): { stretches: readonly { hours?: number; tempC: number }[]; readings: number } | undefined;
+  /** The machine that the job works with. */
+  machine(): { name: string; floorMm: number; lengthMm: number | null; outfeedMm: number | null } | undefined;
+  /** The van's height, and of the bay in which its roof is worked on. */
+  room(): { vanMm: number; bayMm: number | null };
+  /** What is left of the build, and who has how many days for it. */
+  work(): { hoursLeft: number; hoursADay?: number; people: readonly { name: string; days?: number }[]; days: number | undefined };
+  /** Openings that are still to be cut, by name. */
+  openCuts(): readonly string[];
+  /** Holes, rust and removed items, as they are written down. */
+  found(): FoundOnBody | undefined;
+  /** The share of vans whose lettering left an outline. */
+  ghostShare(): number | undefined;
+  /** A window against what comes later. */
+  window(): WindowFacts | undefined;
+  /** The van's panels, with what a square metre of their kind takes this fitter, else the house. */
+  panels(): readonly { name: string; m2: number; kind: "floor" | "ribs" | "flat"; norm?: number }[];
+}
+
+export interface WaitingOpening {
+  name: string;
+  minutes: number;
+  side: "roof" | "front or rear" | "side";
+  urgent: boolean;
+  covered: boolean;
+  chainDays: number;
+}
+
+export interface FoundOnBody {
+  holes: readonly { d: number; count: number; place: string; throughSkin: boolean }[];
+  rust: readonly { areaDm2: number; grade: number }[];
+  items: readonly { name: string; kg: number; fate: string }[];
+  kgOut: number;
+}
+
+export interface WindowFacts {
+  from: number;
+  to: number;
+  cut: number;
+  minLand: number;
+  /** Where its cut begins. */
+  wish: number;
+  walls: readonly { name: string; at: number }[];
+  opposite?: number;
+  dents: readonly number[];
+}
+
 export interface Facts {
   geometry: Geometry;
   options: Options;
@@ -23,6 +121,8 @@ export interface Facts {
   roofUnits?: { fan?: Cut; skylight?: Cut };
   /** What the layout puts where, mm behind the bulkhead. */
   uses?: readonly { name: string; at: number }[];
+  /** Without it there is a van and its choices, and no workshop. */
+  known?: Known;
 }
 
 export interface Prefill {

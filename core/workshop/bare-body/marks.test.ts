@@ -1,9 +1,12 @@
 import { describe, expect, test } from "vitest";
 import { InputError } from "../../plan/fault";
-import { findCalculator } from "../../setout/calculators";
+import { calculator, findCalculator } from "../../setout/calculators";
 import { contradictions } from "../../setout/engine/facts";
 import { type BuildRecord, type Mark, readRecord } from "../records/records";
-import { sayMark, stripPrefill } from "./marks";
+import { foundOnBody, sayMark } from "./marks";
+
+const stripPrefill = (records: Parameters<typeof foundOnBody>[0]) =>
+  calculator("strip-list").prefill!({ known: { found: () => foundOnBody(records) } } as never);
 
 let n = 0;
 const mark = (data: Mark, closedAt: number | null = null): BuildRecord => ({

@@ -1,7 +1,6 @@
 // Marks on the van in words, and what they come to: the figures of the sheet for holes and rust.
 
-import type { Prefill } from "../../setout/engine/facts";
-import type { Draft } from "../../setout/engine/form";
+import type { FoundOnBody } from "../../setout/engine/facts";
 import type { ViewName } from "../../van/drawing";
 import type { BuildRecord, Mark } from "../records/records";
 import type { BuildRow, Shop } from "../state/model";
@@ -41,38 +40,27 @@ const byKey = <T>(list: readonly T[], key: (t: T) => string): T[][] => {
 };
 
 /**
- * The sheet for holes and rust out of what was found, treated or not, so that it stays true while the work goes on: holes to be closed by size, place and depth, rust
- * patch by patch; and what came out, as far as its fate is decided. Undefined where nothing is written down.
+ * What was found on the bare body: holes to be closed by size, place and depth, rust patch by patch, and what came out, as far as its
+ * fate is decided. Treated or not. Undefined where nothing is written down.
  */
-export function stripPrefill(records: readonly BuildRecord[]): Prefill | undefined {
+export function foundOnBody(records: readonly BuildRecord[]): FoundOnBody | undefined {
   const marks = marksIn(records).map((r) => r.data);
   const holes = marks.filter((m) => m.what === "hole" && m.fate === "close");
   const rust = marks.filter((m) => m.what === "rust");
   const items = itemRows(records);
   if (!holes.length && !rust.length && !items.length) return undefined;
-  const rows: Draft[] = byKey(holes, (m) => `${m.dMm} ${PLACE[m.view]} ${!!m.throughSkin}`)
-    .map((g): [number, Draft] => [
-      g[0].dMm!,
-      {
-        d: String(g[0].dMm),
-        count: String(g.reduce((n, m) => n + (m.count ?? 1), 0)),
+  return {
+    holes: byKey(holes, (m) => `${m.dMm} ${PLACE[m.view]} ${!!m.throughSkin}`)
+      .map((g) => ({
+        d: g[0].dMm!,
+        count: g.reduce((n, m) => n + (m.count ?? 1), 0),
         place: PLACE[g[0].view],
         throughSkin: !!g[0].throughSkin,
-      },
-    ])
-    .sort((a, b) => a[0] - b[0])
-    .map(([, row]) => row);
-  return {
-    draft: {
-      holes: rows,
-      rust: rust.map((m) => ({ areaDm2: String(m.areaDm2), grade: String(m.grade) })),
-      items,
-    },
-    basis: {
-      "holes to be closed": holes.reduce((n, m) => n + (m.count ?? 1), 0),
-      "dm² of rust": Math.round(rust.reduce((n, m) => n + m.areaDm2!, 0) * 100) / 100,
-      ...(items.length ? { "kg removed": inventoryOf(records).kgOut } : {}),
-    },
+      }))
+      .sort((a, b) => a.d - b.d),
+    rust: rust.map((m) => ({ areaDm2: m.areaDm2!, grade: m.grade! })),
+    items,
+    kgOut: inventoryOf(records).kgOut,
   };
 }
 

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { shipped } from "../../library/testing";
 import { InputError } from "../../plan/fault";
-import { findCalculator } from "../../setout/calculators";
+import { calculator, findCalculator } from "../../setout/calculators";
 import { type BuildRecord, FATES, type Item, readRecord } from "../records/records";
 import { job, NOW, testShop } from "../testing/shop";
-import { stripPrefill } from "./marks";
+import { foundOnBody } from "./marks";
 import { cameOutWords, inventoryOf, itemFaults, itemRows, stillServes, stripOpen, templatesFor } from "./removed-items";
 
 let n = 0;
@@ -23,6 +23,9 @@ const record = (title: string, data: Item, closedAt: number | null = null): Buil
 const item = (more: Partial<Item> = {}): Item => ({ from: "floor", kg: 10, fate: "store", place: "loft", ...more });
 const floor = item({ fate: "template", serves: ["IN-05", "PA-10"] });
 const paths = (list: { path: string }[]) => list.map((f) => f.path);
+
+const stripPrefill = (records: Parameters<typeof foundOnBody>[0]) =>
+  calculator("strip-list").prefill!({ known: { found: () => foundOnBody(records) } } as never);
 
 describe("an item that came out", () => {
   const shop = testShop();

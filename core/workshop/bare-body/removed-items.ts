@@ -1,7 +1,6 @@
 // What came out of a van: what becomes of it, where it lies, what it weighs and brings, and what may not happen to it yet.
 
 import { hasRole } from "../../library/roles";
-import type { Draft } from "../../setout/engine/form";
 import type { BuildRecord, Item, ItemFate } from "../records/records";
 import type { BuildRow, JobRow } from "../state/model";
 
@@ -120,11 +119,11 @@ export function inventoryOf(records: readonly BuildRecord[]): Inventory {
 }
 
 /** Rows of the strip list, in the order in which things came out; what is not decided is left out. */
-export function itemRows(records: readonly BuildRecord[]): Draft[] {
+export function itemRows(records: readonly BuildRecord[]): { name: string; kg: number; fate: string }[] {
   return itemsIn(records)
     .filter((r) => r.data.fate !== "undecided")
     .sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id))
-    .map((r) => ({ name: r.title, kg: String(r.data.kg), fate: r.data.fate }));
+    .map((r) => ({ name: r.title, kg: r.data.kg, fate: r.data.fate }));
 }
 
 /** What a job's fitter has to know of things that came out: the template to cut by, and what stripping still leaves open. */

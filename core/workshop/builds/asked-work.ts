@@ -1,7 +1,7 @@
 // What asks for a job of its own: kept set-outs, work of others that is only believed, holes made late, dirty work beside finished.
 
 import { hasRole, jobWith } from "../../library/roles";
-import { findCalculator } from "../../setout/calculators";
+import { type CalculatorName, findCalculator } from "../../setout/calculators";
 import type { Outcome } from "../../setout/engine/outcome";
 import { DAY, type Minute, zoneOf } from "../../time/zone";
 import { behindHole, freshBelow, isOpen, lateHole, penetrationsIn, SIDE_WORDS } from "../openings/holes";
@@ -155,7 +155,7 @@ const polish: Source = (_shop, build, sheet, o) => {
   ];
 };
 
-const SOURCES: Readonly<Record<string, Source>> = {
+const SOURCES: Readonly<Partial<Record<CalculatorName, Source>>> = {
   "edge-support": support,
   recoat: scuff,
   "battery-stand": battery,
@@ -165,7 +165,7 @@ const SOURCES: Readonly<Record<string, Source>> = {
 
 function ofSheets(shop: Shop, build: BuildRow, now: Minute): AskedJob[] {
   return build.sheets.flatMap((s) => {
-    const source = SOURCES[s.calculator];
+    const source = SOURCES[s.calculator as CalculatorName];
     if (!source) return [];
     try {
       return source(shop, build, s, findCalculator(s.calculator)!.run(s.input), now);

@@ -1,14 +1,15 @@
 // The layout before the saw, square before the saw, tails before the lining, points that leak, the four times of a bond.
 
 import { describe, expect, it } from "vitest";
-import { findCalculator } from "../../setout/calculators";
+import { calculator, findCalculator } from "../../setout/calculators";
 import { shippedPoints } from "../../van/leaks";
 import { vans } from "../../van/model";
 import { stripClosing } from "../bare-body/strip-close";
 import { leftMinutes } from "../builds/left";
 import { cableEndsAsked, cableEndsBefore, cableEndsOpen, cableEndWords } from "../records/cable-ends";
-import { behindBulkhead, inLinePrefill, letteringPrefill } from "../sheets/layout-prefill";
+import { ghostShare } from "../sheets/known";
 import { sheetPrefill } from "../sheets/sheets";
+import { behindBulkhead, windowFacts } from "../sheets/window-facts";
 import { obstacles } from "../starts/ready";
 import type { SheetRow, Shop } from "../state/model";
 import { entry } from "../testing/entry";
@@ -130,11 +131,11 @@ describe("in line with what comes later", () => {
   });
   it("starts from the van's field before anything is set out, and is none without a window", () => {
     const shop = shopWith();
-    const p = inLinePrefill(shop.builds[0], undefined, drover)!;
+    const p = windowFacts(shop.builds[0], undefined, drover)!;
     const field = drover.geometry.windowFields.find((f) => f.side === "left")!;
-    expect([p.draft["field.from"], p.draft["opposite.from"]]).toEqual([String(field.fromMm), ""]);
+    expect([p.from, p.opposite]).toEqual([field.fromMm, undefined]);
     const without = testBuild("b", { ...testBuild("b").options, windows: 0 });
-    expect(inLinePrefill(without, undefined, drover)).toBeUndefined();
+    expect(windowFacts(without, undefined, drover)).toBeUndefined();
   });
   it("reads a mark's place from either side of the van", () => {
     const { cabMm } = drover.geometry;
@@ -145,13 +146,15 @@ describe("in line with what comes later", () => {
 
 describe("lettering", () => {
   it("starts with the house's own chance that it needs polish", () => {
-    expect(letteringPrefill({ ghosts: [] })).toBeUndefined();
+    expect(ghostShare({ ghosts: [] })).toBeUndefined();
     const ghosts = [
       { buildId: "x", ghost: "clear" as const },
       { buildId: "y", ghost: "none" as const },
       { buildId: "z", ghost: "faint" as const },
     ];
-    expect(letteringPrefill({ ghosts })!.draft).toEqual({ share: "0.67", ghost: "not known" });
+    expect(ghostShare({ ghosts })).toBe(0.67);
+    const start = calculator("lettering").prefill!({ known: { ghostShare: () => 0.67 } } as never)!;
+    expect(start.draft).toEqual({ share: "0.67", ghost: "not known" });
   });
 });
 

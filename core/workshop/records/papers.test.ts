@@ -10,8 +10,8 @@ import { contentsBefore } from "../openings/box-contents";
 import { bareFrameParts, framePartsBefore, framePartWords, knownFrameParts } from "../openings/frame-parts";
 import { sparesFor } from "../openings/spares";
 import { dryUntil, slotOffers } from "../planning/short-slot";
-import { planPrefill } from "../sheets/plan-prefill";
 import { sheetStops } from "../sheets/sheet-stops";
+import { sheetPrefill } from "../sheets/sheets";
 import { obstacles } from "../starts/ready";
 import { templateMismatch } from "../starts/templates";
 import { entry } from "../testing/entry";
@@ -423,12 +423,10 @@ it("the hole of a unit starts from its box as it was measured", () => {
   );
   const fan = job(s, "OP-04");
   fan.parts[0].name = "Roof fan 400 × 400 with template";
-  const p = planPrefill("hole-range", { shop: s, build: s.builds[0], job: fan, plan: { jobs: [] } as never });
+  const p = sheetPrefill(s, s.builds[0], "hole-range", fan.id, { jobs: [] } as never);
   expect(p?.draft).toEqual({ "spigot.w": "372", "spigot.h": "366", "flange.w": "428", "flange.h": "424" });
   expect(p?.basis).toEqual({ spigot: "372 × 366", flange: "428 × 424" });
-  expect(
-    planPrefill("hole-range", { shop: s, build: { ...s.builds[0], records: [] }, job: fan, plan: { jobs: [] } as never }),
-  ).toBeUndefined();
+  expect(sheetPrefill(s, { ...s.builds[0], records: [] }, "hole-range", fan.id, { jobs: [] } as never)).toBeUndefined();
 });
 
 describe("temporary things", () => {

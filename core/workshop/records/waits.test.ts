@@ -5,7 +5,6 @@ import { findCalculator } from "../../setout/calculators";
 import { zoneOf } from "../../time/zone";
 import { handDays, hoursADay } from "../builds/hands-for-date";
 import { holdKeeps } from "../builds/hold-keeps";
-import { planPrefill } from "../sheets/plan-prefill";
 import { sheetPrefill } from "../sheets/sheets";
 import { toProblem } from "../state/problem";
 import { entry as record } from "../testing/entry";
@@ -119,7 +118,7 @@ describe("a hold", () => {
   it("is reckoned by the warmth read off at it: 18 °C for six hours, then 8 (worked case)", () => {
     build.records = [read("2027-03-01", "22:00", 8)];
     expect(warmthSince(shop, build, van, zone)).toEqual([{ hours: 6, tempC: 18 }, { tempC: 8 }]);
-    const p = planPrefill("disturbed-hold", { shop, build, job: van, plan: { jobs: [] } as never })!;
+    const p = sheetPrefill(shop, build, "disturbed-hold", van.id, { jobs: [] } as never)!;
     expect(p.draft).toEqual({
       holdH: "20",
       minC: "10",

@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { house, length, optional, size } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const K = Math.SQRT2 - 1;
 
@@ -33,6 +34,8 @@ export const corners = defineCalculator({
     starterHole: ["starter hole", "mm"],
   },
 
+  fromPlan: true,
+  prefill,
   work: ({ cutRadius, frameRadius, gap, blade, sharpest }) => {
     const most = frameRadius + (gap * Math.SQRT2) / K;
     const needs = Math.max(0, ((cutRadius - frameRadius) * K) / Math.SQRT2);

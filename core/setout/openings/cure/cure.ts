@@ -4,6 +4,7 @@ import { minutesOf } from "../../../time/clock";
 import { defineCalculator } from "../../engine/define";
 import { amount, clockTime, group, optional, size, temperature } from "../../engine/inputs";
 import { outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 /** Cure slows to half for every ten degrees below 23 °C. */
 export const coldFactor = (tempC: number): number => 2 ** ((23 - tempC) / 10);
@@ -48,6 +49,8 @@ export const cure = defineCalculator({
     soakAt: ["soak at", ""],
     fullAt: ["full at", ""],
   },
+  fromPlan: true,
+  prefill,
   check: ({ product: p }) => [
     ...(p.handsOffH !== undefined && p.handsOffH > p.moveAfterH
       ? [{ path: "product.handsOffH", message: "comes after it may be moved" }]

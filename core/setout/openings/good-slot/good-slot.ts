@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { amount, oneOf, optional, positive, rows, text, tick } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 /** How badly rain finds its way in. */
 const EXPOSURE = { roof: 3, "front or rear": 2, side: 1 } as const;
@@ -44,6 +45,8 @@ export const goodSlot = defineCalculator({
   },
   results: { fits: ["fits", ""], waits: ["waits", "min"], spare: ["spare", ""] },
 
+  fromPlan: true,
+  prefill,
   work: ({ slot, openings }) => {
     const order = openings
       .map((o, i) => ({ ...o, i }))

@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { house, length, size } from "../../engine/inputs";
 import { type Finding, mm, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const inputs = {
   van: size("Van's height", { from: "van" }),
@@ -22,6 +23,7 @@ export const height = defineCalculator({
   example: { van: 2745, bay: 3900, working: 1100 },
   results: { spare: ["spare", "mm"], indoors: ["indoors", ""] },
 
+  prefill,
   work: ({ van, bay, working, reach }) => {
     const spare = round(bay - van - working);
     const findings: Finding[] = [

@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { group, house, type InputOf, length, optional, size } from "../../engine/inputs";
 import { type Finding, mm, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 type Pair = Input["spigot"];
 
@@ -34,6 +35,8 @@ export const holeRange = defineCalculator({
   inputs,
   example: { spigot: { w: 372, h: 366 }, flange: { w: 428, h: 424 }, land: 16, clearance: 2, least: 1 },
   results: { hole: ["hole", ""], w: ["width", "mm"], h: ["height", "mm"], smallest: ["smallest", ""], largest: ["largest", ""] },
+  fromPlan: true,
+  prefill,
   check: ({ spigot, flange, land, least = 1 }) =>
     (["w", "h"] as const).flatMap((k) =>
       flange[k] - 2 * land < spigot[k] + 2 * least

@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { group, house, length, optional, position, rows, size, text } from "../../engine/inputs";
 import { type Finding, mm, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const inputs = {
   field: group({ from: position("Field from", { from: "van" }), to: position("Field to", { from: "van" }) }),
@@ -63,6 +64,7 @@ export const inLine = defineCalculator({
     dents: ["dents covered", ""],
     candidates: ["places tried", ""],
   },
+  prefill,
   check: ({ field, cut }) => (field.to - field.from < cut ? [{ path: "cut", message: "is wider than the field" }] : []),
   work: ({ field, cut, minLand, wish, walls = [], stack, sashHand, opposite, symmetry, dents = [], leastHand, step }) => {
     const off = round(stack.frame + stack.lining + stack.trim + (sashHand === undefined ? 0 : Math.max(leastHand, sashHand)));

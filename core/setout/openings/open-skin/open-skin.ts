@@ -18,6 +18,7 @@ import {
   yesNo,
 } from "../../engine/inputs";
 import { type Finding, outcome } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 /** Runs of the simulation, its seed, minutes to sheet an opening over, and the chance from which on an hour counts as dry. */
 const RUNS = 4000;
@@ -152,6 +153,8 @@ export const openSkin = defineCalculator({
     latestStart: ["latest start", ""],
     verdict: ["verdict", ""],
   },
+  fromPlan: true,
+  prefill,
   check: faults,
   work: (input) => {
     const sums = stretch(input.steps);

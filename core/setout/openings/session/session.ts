@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { amount, optional, rows, text } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const inputs = {
   drying: amount("Edge dries", { unit: "min", from: "chosen" }),
@@ -44,6 +45,7 @@ export const session = defineCalculator({
     oneByOne: ["one after the other", "min"],
   },
 
+  prefill,
   work: ({ openings, drying, slot }) => {
     const cutEnds: number[] = [];
     for (const o of openings) cutEnds.push((cutEnds.at(-1) ?? 0) + o.cut);

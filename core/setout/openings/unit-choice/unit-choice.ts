@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { amount, count, day, house, length, optional, positive, rows, size, text, texts, usual } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const DAY = 86_400_000;
 const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
@@ -104,6 +105,8 @@ export const unitChoice = defineCalculator({
     orderBy: ["order by", ""],
     cheapestThatFits: ["cheapest that fits", ""],
   },
+  fromPlan: true,
+  prefill,
   check: ({ cuttingDay }) =>
     new Date(`${cuttingDay}T00:00Z`).toISOString().slice(0, 10) === cuttingDay ? [] : [{ path: "cuttingDay", message: "is no day" }],
   work: ({ asked, cuttingDay, goodsInDays, volts, margin, frame = 0, framePlay = 0, budget, freeAbove, bays, candidates }) => {

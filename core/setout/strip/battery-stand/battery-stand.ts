@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { amount, between, house, positive, rows, share, text } from "../../engine/inputs";
 import { outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const inputs = {
   capacityAh: positive("Battery", { unit: "Ah", from: "chosen" }),
@@ -36,6 +37,8 @@ export const batteryStand = defineCalculator({
   },
   results: { ahADay: ["drawn", "Ah a day"], daysToFlat: ["flat after", "days"], neededDays: ["it stands for", "days"] },
 
+  fromPlan: true,
+  prefill,
   work: ({ capacityAh, usable, standDays, circuits, reserveDays }) => {
     const ahADay = circuits.reduce((n, c) => n + c.amps * c.hoursADay, 0);
     const days = ahADay > 0 ? (usable * capacityAh) / ahADay : null;

@@ -4,6 +4,7 @@ import { atLimit } from "../../engine/at-limit";
 import { defineCalculator } from "../../engine/define";
 import { between, house, optional, temperature } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 /** Magnus: γ = ln(H ÷ 100) + 17.62·T ÷ (243.12 + T), dew point 243.12·γ ÷ (17.62 − γ), °C. */
 export function dewPoint(airC: number, humidity: number): number {
@@ -31,6 +32,8 @@ export const dewPointSheet = defineCalculator({
   example: { airC: 20, humidity: 66, skinC: 17, minC: 10 },
   results: { dewPointC: ["dew point", "°C"], aboveK: ["metal above the dew point", "K"], dryEnough: ["dry enough", ""] },
 
+  fromPlan: true,
+  prefill,
   work: ({ airC, humidity, skinC, minC, marginK }) => {
     const td = dewPoint(airC, humidity);
     const above = skinC - td;

@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { amount, house, houseGroup, oneOf, optional, share } from "../../engine/inputs";
 import { outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const inputs = {
   letterM2: amount("Letters", { unit: "m²", from: "measured" }),
@@ -35,6 +36,7 @@ export const lettering = defineCalculator({
   inputs,
   example: { letterM2: 2.6, panelM2: 7.8, norms: { peel: 14, adhesive: 9, faint: 9, clear: 22 }, ghost: "not known", share: 0.64 },
   results: { offMinutes: ["letters off", "min"], polishMinutes: ["polishing", "min"], minutes: ["in all", "min"] },
+  prefill,
   check: ({ ghost, share }) =>
     ghost === "not known" && share === undefined ? [{ path: "share", message: "is needed while the ghost is not known" }] : [],
   work: ({ letterM2, panelM2, norms, ghost, share = 0 }) => {

@@ -6,6 +6,7 @@ import { clock, coldFactor } from "../../engine/cure-time";
 import { defineCalculator } from "../../engine/define";
 import { amount, clockTime, optional, temperature } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const inputs = {
   earliestH: amount("Earliest at 23 °C", { unit: "h", from: "chosen", help: "On the tin, for 23 °C." }),
@@ -31,6 +32,8 @@ export const recoat = defineCalculator({
     notBefore: ["not before", ""],
     scuffFrom: ["scuff from", ""],
   },
+  fromPlan: true,
+  prefill,
   check: ({ earliestH, latestH }) => (latestH < earliestH ? [{ path: "latestH", message: "lies before the earliest" }] : []),
   work: ({ earliestH, latestH, tempC, minC, coated }) => {
     if (minC !== undefined && tempC < minC)

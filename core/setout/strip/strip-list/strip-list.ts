@@ -17,6 +17,7 @@ import {
   yesNo,
 } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 type Patch = Input["rust"][number];
 
@@ -106,6 +107,7 @@ export const stripList = defineCalculator({
     sell: ["sold or returned", ""],
     scrap: ["scrapped", ""],
   },
+  prefill,
   check: (input) =>
     input.rust.flatMap((r, i) =>
       r.areaDm2 === undefined && (r.w === undefined || r.h === undefined)

@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { type InputOf, oneOf, optional, positive, rows, text } from "../../engine/inputs";
 import { outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const inputs = {
   zones: rows(
@@ -41,6 +42,7 @@ export const zoneRate = defineCalculator({
     ],
   },
   results: { minutesPerM2: ["pace", "min per m²"], restM2: ["area left", "m²"], minutesLeft: ["minutes left", "min"] },
+  prefill,
   check: ({ zones }) =>
     zones.some((z) => z.minutes !== undefined) || zones.every((z) => z.norm !== undefined)
       ? []

@@ -19,6 +19,7 @@ import {
   usual,
 } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const DAYS = ["mon", "tue", "wed", "thu", "fri", "sat", "sun"];
 const DAY = 1440;
@@ -98,6 +99,8 @@ export const coatChain = defineCalculator({
     latestStart: ["latest start", ""],
     gapLeftMm: ["gap left", "mm"],
   },
+  fromPlan: true,
+  prefill,
   check: ({ opens, closes, coats }) => {
     const length = minutesOf(closes) - minutesOf(opens);
     if (length <= 0) return [{ path: "closes", message: "has to be later than it opens" }];

@@ -4,6 +4,7 @@ import { atLimit } from "../../engine/at-limit";
 import { defineCalculator } from "../../engine/define";
 import { amount, between, house, optional, positive, rows, temperature, tick } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const inputs = {
   holdH: positive("Hold", { unit: "h", from: "chosen" }),
@@ -33,6 +34,8 @@ export const disturbedHold = defineCalculator({
   inputs,
   example: { holdH: 20, refC: 20, q: 2, moved: false, stretches: [{ hours: 6, tempC: 18 }, { tempC: 8 }] },
   results: { earnedH: ["held so far", "h"], moreH: ["longer", "h"], inAllH: ["in all", "h"] },
+  fromPlan: true,
+  prefill,
   check: ({ stretches }) =>
     stretches.flatMap((s, i) =>
       s.hours === undefined && i < stretches.length - 1

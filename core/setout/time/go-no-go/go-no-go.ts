@@ -5,6 +5,7 @@ import { clock } from "../../engine/cure-time";
 import { defineCalculator } from "../../engine/define";
 import { amount, between, clockTime, house, type InputOf, optional, rows, text, tick } from "../../engine/inputs";
 import { type Finding, outcome } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 /** House figures: how much longer than likely work is taken to be, and minutes kept before dusk and before rain. */
 export const GO = { caution: 1.4, marginDusk: 30, marginRain: 45 } as const;
@@ -70,6 +71,8 @@ export const goNoGo = defineCalculator({
     latestStart: ["latest start", ""],
   },
 
+  fromPlan: true,
+  prefill,
   work: ({ now, steps, caution, sunset, rain, shiftEnd, marginDusk, marginRain }) => {
     const work = steps.filter((s) => !s.drying).reduce((n, s) => n + s.minutes, 0);
     const drying = steps.filter((s) => s.drying).reduce((n, s) => n + s.minutes, 0);

@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { amount, between, house, type InputOf, positive, rows, text, yesNo } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const inputs = {
   hoursLeft: amount("Work that is left", { unit: "h", from: "chosen" }),
@@ -43,6 +44,7 @@ export const handsDate = defineCalculator({
     crewDays: ["days of the crew", "days"],
   },
 
+  prefill,
   work: ({ hoursLeft, hoursADay, share, people }) => {
     const hours = (list: readonly Input["people"][number][]) => list.reduce((n, p) => n + p.days, 0) * hoursADay * share;
     const sure = round(hours(people.filter((p) => p.sure)), 1);

@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { count, house, rows, size, text, usual } from "../../engine/inputs";
 import { type Finding, outcome } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 /** A machine is so long where nobody says otherwise, mm. */
 export const MACHINE_MM = 1200;
@@ -40,6 +41,8 @@ export const machineRoom = defineCalculator({
     tooLong: ["too long", ""],
     forTwo: ["for two people", ""],
   },
+  fromPlan: true,
+  prefill,
   check: ({ floor, machine }) => (floor <= machine ? [{ path: "floor", message: `is no longer than the machine (${machine} mm)` }] : []),
   work: ({ floor, machine, outfeed, hands, boards }) => {
     const longest = Math.max(...boards.map((b) => b.length));

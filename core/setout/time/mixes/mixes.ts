@@ -3,6 +3,7 @@
 import { defineCalculator } from "../../engine/define";
 import { amount, count, positive, tick } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
+import { prefill } from "./prefill";
 
 const inputs = {
   pieces: count("Pieces", [1, 1000], { from: "chosen" }),
@@ -32,6 +33,8 @@ export const mixes = defineCalculator({
     mixesByTwo: ["mixes with two people", ""],
   },
 
+  fromPlan: true,
+  prefill,
   work: ({ pieces, pieceMinutes, openMinutes, mixMinutes, pair }) => {
     const by = (each: number) => {
       const serves = Math.floor(openMinutes / each + 1e-9);

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import type { Plan } from "../../plan/model";
+import type { CalculatorName } from "../../setout/calculators";
 import { job, testShop } from "../testing/shop";
-import { longestStand, planPrefill, siteOf } from "./plan-prefill";
+import { type Asked, longestStand, siteOf } from "./known";
 import { sheetNotices, sheetPrefill } from "./sheets";
 
 type At = [code: string, start: string, end: string, place?: string, fitters?: string[]];
@@ -16,6 +17,10 @@ const planOf = (...jobs: At[]): Plan =>
     })),
     builds: [],
   }) as unknown as Plan;
+
+/** What a sheet of this job starts from. */
+const start = (name: CalculatorName, { shop, build, job, plan }: Asked) =>
+  sheetPrefill({ ...shop, builds: [build] }, build, name, job?.id ?? null, plan);
 
 describe("a sheet that starts from the plan", () => {
   const shop = testShop();
@@ -37,7 +42,7 @@ describe("a sheet that starts from the plan", () => {
     expect(sheetPrefill(shop, build, "cure", "a.OP-06a")).toBeUndefined();
   });
   it("has the open-skin clock's start, light, dry hours, people, minutes and units", () => {
-    const { draft } = planPrefill("open-skin", at("OP-06a", plan))!;
+    const { draft } = start("open-skin", at("OP-06a", plan))!;
     const j = job(shop, "OP-06a");
     expect(draft).toMatchObject({ now: "11:10", sunset: "18:34", people: "2", tempC: "11", minC: "8" });
     expect(draft.dry).toEqual([{ from: "11:00", to: "13:00", chance: "0.7" }]);
@@ -56,10 +61,10 @@ describe("a sheet that starts from the plan", () => {
     const days = planOf(["OP-01", "03T08:00", "03T10:00"], ["FU-02", "05T08:00", "05T16:00", "bench"], ["OP-04", "08T09:00", "08T12:00"]);
     expect(longestStand({ shop, build, plan: days })).toBe(5);
     expect(longestStand({ shop, build, plan: planOf() })).toBeUndefined();
-    expect(planPrefill("battery-stand", at("ST-03", days))!.draft).toEqual({ standDays: "5" });
+    expect(start("battery-stand", at("ST-03", days))!.draft).toEqual({ standDays: "5" });
   });
   it("shares the first dry stretch out among what waits for it", () => {
-    const { draft, basis } = planPrefill("good-slot", at("OP-04", plan))!;
+    const { draft, basis } = start("good-slot", at("OP-04", plan))!;
     expect(basis).toEqual({ day: "2027-03-04", "dry stretch, minutes": 120 });
     expect(draft.slot).toBe("120");
     expect(draft.openings).toMatchObject([
@@ -69,17 +74,24 @@ describe("a sheet that starts from the plan", () => {
   });
   it("knows the floor of the machine that the job works with", () => {
     const asked = at("OP-03", plan);
-    expect(planPrefill("machine-room", asked)).toBeUndefined();
+    expect(start("machine-room", asked)).toBeUndefined();
     const mine = { ...asked.job!, tools: ["thicknesser"] };
     const machine = { ...shop.tools[0], id: "t", name: "thicknesser", floorMm: 6200, lengthMm: 900 };
-    expect(planPrefill("machine-room", { ...asked, job: mine, shop: { ...shop, tools: [machine] } })).toEqual({
-      draft: { floor: "6200", machine: "900", outfeed: "1600", boards: [{ name: "longest", length: "" }] },
+    expect(
+      start("machine-room", {
+        ...asked,
+        build: { ...build, jobs: build.jobs.map((j) => (j.id === mine.id ? mine : j)) },
+        job: mine,
+        shop: { ...shop, tools: [machine] },
+      }),
+    ).toEqual({
+      draft: { floor: "6200", machine: "900", boards: [{ name: "longest", length: "" }] },
       basis: { machine: "thicknesser", "floor there": 6200 },
       partial: true,
     });
   });
   it("has the cutting day and the rib bays for the choice of a unit", () => {
-    const p = planPrefill("unit-choice", at("OP-02", plan))!;
+    const p = start("unit-choice", at("OP-02", plan))!;
     expect(p.draft).toMatchObject({ cuttingDay: "2027-03-05", goodsInDays: "1" });
     expect((p.draft.bays as object[]).length).toBeGreaterThan(3);
   });
@@ -87,19 +99,19 @@ describe("a sheet that starts from the plan", () => {
     const sheet = { calculator: "opening", jobId: "a.OP-06a", input: { cut: { w: 870, h: 435, r: 55 }, minLand: 20 } };
     const set = { ...build, sheets: [sheet as never] };
     const asked = { shop, build: set, job: job(shop, "OP-06a"), plan };
-    expect(planPrefill("corners", asked)!.draft).toEqual({ cutRadius: "55" });
-    expect(planPrefill("hole-range", asked)!.draft).toEqual({ land: "20" });
-    expect(planPrefill("corners", at("OP-06a", plan))).toBeUndefined();
+    expect(start("corners", asked)!.draft).toEqual({ cutRadius: "55" });
+    expect(start("hole-range", asked)!.draft).toEqual({ land: "20" });
+    expect(start("corners", at("OP-06a", plan))).toBeUndefined();
   });
   it("knows the beam of the bay in which the roof is worked on, and in the yard of none", () => {
     shop.bays[1].maxHeightMm = 3900;
     const inBay = sheetPrefill(shop, build, "height", null, { ...plan, jobs: plan.jobs.map((p) => ({ ...p, place: shop.bays[1].id })) });
-    expect(inBay?.draft).toEqual({ van: "2530", working: "1100", bay: "3900" });
+    expect(inBay?.draft).toEqual({ van: "2530", bay: "3900" });
     const outside = sheetPrefill(shop, build, "height", null, { ...plan, jobs: plan.jobs.map((p) => ({ ...p, place: "yard" })) });
-    expect(outside?.draft).toEqual({ van: "2530", working: "1100" });
+    expect(outside?.draft).toEqual({ van: "2530" });
   });
   it("knows light, rain and shift of the day for going or not, and the hours that are left of a build", () => {
-    const { draft } = planPrefill("go-no-go", at("OP-06a", plan))!;
+    const { draft } = start("go-no-go", at("OP-06a", plan))!;
     expect(draft).toMatchObject({ sunset: expect.stringMatching(/^1\d:/), shiftEnd: "17:00" });
     expect(draft.steps).toEqual([{ name: job(shop, "OP-06a").name, minutes: String(job(shop, "OP-06a").minutes.likely), drying: false }]);
     const before = Number(sheetPrefill(shop, build, "hands-date", null, plan)!.draft.hoursLeft);
