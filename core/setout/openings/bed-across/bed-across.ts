@@ -6,11 +6,17 @@ import { group, house, length, size } from "../../engine/inputs";
 import { mm, outcome, round } from "../../engine/outcome";
 
 const inputs = {
-  mattress: group({ length: size("Mattress, length", { from: "chosen" }), width: size("Mattress, width", { from: "chosen" }) }),
+  mattress: group({
+    length: size("Mattress, length", { from: "chosen", help: "With its cover." }),
+    width: size("Mattress, width", { from: "chosen" }),
+  }),
   insideWidth: size("Inside at the bed", { from: "van", help: "Skin to skin at the height of the mattress." }),
-  recesses: group({ left: length("Recess left", { from: "chosen" }), right: length("Recess right", { from: "chosen" }) }),
-  lining: length("Lining a side", { from: "chosen" }),
-  slack: house(length("Slack"), 20),
+  recesses: group({
+    left: length("Recess left", { from: "chosen", help: "How deep the side goes out there; 0 where it does not." }),
+    right: length("Recess right", { from: "chosen" }),
+  }),
+  lining: length("Lining a side", { from: "chosen", help: "Board and what is behind it." }),
+  slack: house(length("Slack", { help: "So that the cover can be tucked in." }), 20),
 };
 /** Fits when B + p1 + p2 − 2t ≥ L + c (20 unless told). Floor won against lengthways: L − W. */
 export const bedAcross = defineCalculator({

@@ -9,7 +9,10 @@ type Cut = Input["roof"];
 
 const inputs = {
   roof: group({
-    front: position("Roof, from the front edge", { from: "measured" }),
+    front: position("Roof, from the front edge", {
+      from: "measured",
+      help: "From the same edge as on the board, before the board goes up.",
+    }),
     left: position("Roof, from the left edge", { from: "measured" }),
     w: size("Roof's cut, across", { from: "measured" }),
     h: size("Roof's cut, along", { from: "measured" }),
@@ -21,7 +24,7 @@ const inputs = {
     h: size("Board's cut, along", { from: "measured" }),
   }),
   tolerance: house(length("Within"), 3),
-  trim: optional(length("The trim hides beyond that", { from: "chosen" })),
+  trim: optional(length("The trim hides beyond that", { from: "chosen", help: "How much of a difference the trim covers." })),
 };
 type Input = InputOf<typeof inputs>;
 

@@ -8,11 +8,11 @@ import { prefill } from "./prefill";
 const K = Math.SQRT2 - 1;
 
 const inputs = {
-  cutRadius: length("Corner of the cut", { from: "chosen" }),
-  frameRadius: length("Corner of the frame", { from: "measured" }),
-  gap: length("Gap a side", { from: "measured" }),
-  blade: optional(size("Blade", { from: "measured" })),
-  sharpest: house(length("No corner in skin sharper than"), 8),
+  cutRadius: length("Corner of the cut", { from: "chosen", help: "Of the hole in the skin." }),
+  frameRadius: length("Corner of the frame", { from: "measured", help: "Measure it on the frame that goes in." }),
+  gap: length("Gap a side", { from: "measured", help: "Between frame and hole." }),
+  blade: optional(size("Blade", { from: "measured", help: "Width of the jigsaw's blade: the starter hole follows it." })),
+  sharpest: house(length("No corner in skin sharper than", { help: "Sharper corners tear." }), 8),
 };
 /** Enters when Rt ≤ Rf + c·√2 ÷ (√2 − 1); else ease to that, or take a gap of (Rt − Rf)·(√2 − 1) ÷ √2. Starter hole: blade + 2. */
 export const corners = defineCalculator({

@@ -19,15 +19,15 @@ export function clock(minutes: number): string {
 
 const inputs = {
   product: group({
-    moveAfterH: amount("May be moved after", { unit: "h at 23 °C", from: "chosen" }),
+    moveAfterH: amount("May be moved after", { unit: "h at 23 °C", from: "chosen", help: "On the tube, for 23 °C." }),
     mm24h: size("Cures in the first 24 h", { from: "chosen", help: "On the tube: how deep it cures in the first day at 23 °C." }),
-    minC: temperature("Cures from", { from: "chosen" }),
+    minC: temperature("Cures from", { from: "chosen", help: "Colder than this it does not cure." }),
     handsOffH: optional(amount("Hands off until", { unit: "h at 23 °C", from: "chosen" })),
     soakAfterH: optional(amount("May be soaked after", { unit: "h at 23 °C", from: "chosen" })),
   }),
-  depth: size("Depth of the bead", { from: "chosen" }),
+  depth: size("Depth of the bead", { from: "chosen", help: "The thickest place of the bead." }),
   tempC: temperature("Temperature there", { from: "measured", help: "The coldest it gets there until it has cured." }),
-  bonded: optional(clockTime("Bonded at, as 14:20", { from: "measured" })),
+  bonded: optional(clockTime("Bonded at, as 14:20", { from: "measured", help: "Then the hours come out as clock times." })),
 };
 /** Full cure (d ÷ k)²·2^((23 − T)/10) days, k the millimetres of the first 24 h at 23 °C; hands off, move and soak by the same factor. */
 export const cure = defineCalculator({

@@ -6,8 +6,13 @@ import { group, length, optional, rows, text } from "../../engine/inputs";
 import { type Finding, outcome, round } from "../../engine/outcome";
 
 const inputs = {
-  collar: length("Collar or frame", { from: "chosen" }),
-  clamp: optional(group({ from: length("Clamp from", { from: "chosen" }), to: length("Clamp to", { from: "chosen" }) })),
+  collar: length("Collar or frame", { from: "chosen", help: "How far it reaches in, from the roof's metal." }),
+  clamp: optional(
+    group({
+      from: length("Clamp from", { from: "chosen", help: "The thinnest roof that its clamp ring takes." }),
+      to: length("Clamp to", { from: "chosen" }),
+    }),
+  ),
   layers: rows(
     "Layers to the finished ceiling",
     "layer",

@@ -6,12 +6,12 @@ import { between, house, length, optional, size } from "../../engine/inputs";
 import { mm, outcome, round } from "../../engine/outcome";
 
 const inputs = {
-  trap: length("Trap", { from: "chosen" }),
-  run: length("Run", { from: "chosen" }),
+  trap: length("Trap", { from: "chosen", help: "How high the trap stands." }),
+  run: length("Run", { from: "chosen", help: "From the drain to where the water goes." }),
   fall: house(between("Fall", [0.005, 0.2], { help: "As a share: 0.02 is 2 cm a metre." }), 0.02),
-  insideHeight: size("Inside height", { from: "van" }),
+  insideHeight: size("Inside height", { from: "van", help: "Floor to ceiling, both finished." }),
   floorStack: length("Floor stack", { from: "chosen", help: "Everything between the metal and the floor that you stand on." }),
-  tallest: optional(size("Tallest", { from: "chosen" })),
+  tallest: optional(size("Tallest", { from: "chosen", help: "Who stands there." })),
   reserve: house(length("Head room kept over the tallest"), 30),
 };
 /** Raise = trap + fall·run (fall 0.02 unless told); head room = inside height − floor stack − raise. */

@@ -9,13 +9,15 @@ import { type Finding, outcome, round } from "../../engine/outcome";
 
 const inputs = {
   ground: clockTime("Last grinding, as 10:20", { from: "measured", help: "The clock starts at the last grinding, and again after each." }),
-  perimeter: length("Perimeter of the cut", { from: "chosen" }),
+  perimeter: length("Perimeter of the cut", { from: "chosen", help: "All bare edges of the cut." }),
   firstH: amount("Coat, dry after", { unit: "h", from: "chosen", help: "On the tin, for 23 °C." }),
   secondH: optional(amount("Second coat, dry after", { unit: "h", from: "chosen" })),
-  tempC: temperature("Metal", { from: "measured" }),
-  minC: optional(temperature("Product from", { from: "chosen" })),
-  holes: optional(rows("Small holes", "hole", { d: size("ø"), count: count("How many") }, { from: "measured" })),
-  errandSpare: house(amount("Kept back of a drying time before an errand", { unit: "min" }), 15),
+  tempC: temperature("Metal", { from: "measured", help: "Held on the metal." }),
+  minC: optional(temperature("Product from", { from: "chosen", help: "On the tin." })),
+  holes: optional(
+    rows("Small holes", "hole", { d: size("ø"), count: count("How many") }, { from: "measured", help: "Small holes are bare edges too." }),
+  ),
+  errandSpare: house(amount("Kept back of a drying time before an errand", { unit: "min", help: "So that somebody is back in time." }), 15),
 };
 /** Drying stands for 23 °C and scales by 2^((23 − T) ÷ 10). Bare edge = perimeter + π·Σ d of the small holes (mm). */
 export const edgeClock = defineCalculator({

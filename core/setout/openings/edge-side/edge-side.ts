@@ -17,10 +17,10 @@ const inputs = {
     { from: "chosen" },
   ),
   reach: size("The shoe beside the blade", { from: "measured", help: "How far the saw's shoe stands out beside its blade." }),
-  margin: house(length("Kept clear of it"), 3),
+  margin: house(length("Kept clear of it", { help: "So that the shoe does not touch." }), 3),
   step: house(size("Chain of holes, every"), 40),
-  bayHeight: optional(size("Bay, height", { from: "van" })),
-  vanHeight: optional(size("Van, height", { from: "van" })),
+  bayHeight: optional(size("Bay, height", { from: "van", help: "Floor to the lowest beam." })),
+  vanHeight: optional(size("Van, height", { from: "van", help: "At its highest place." })),
   work: house(length("Room for the saw above it"), 600),
   edges: rows(
     "Edges",
@@ -31,7 +31,7 @@ const inputs = {
       toInner: length("To inner metal", { help: "From the cut to the next inner metal." }),
       hidden: tick("Hidden by structure"),
     },
-    { least: 1, from: "measured" },
+    { least: 1, from: "measured", help: "Each edge of the cut, and how far it is from inner metal." },
   ),
 };
 

@@ -7,9 +7,9 @@ import { outcome, round } from "../../engine/outcome";
 const inputs = {
   stack: numbers("Flange, adapter, skin", 1, { zero: true, from: "measured", help: "Each layer that the screw goes through, mm." }),
   ring: size("Ring", { from: "measured", help: "Thickness of the ring that it bites into." }),
-  bite: house(size("Bite"), 12),
+  bite: house(size("Bite", { help: "The thread has to reach so far into the ring." }), 12),
   stock: numbers("Stock lengths", 1, { from: "chosen", help: "Screws on the shelf, mm." }),
-  shortOf: house(length("Ends short of the ring's far face by"), 2),
+  shortOf: house(length("Ends short of the ring's far face by", { help: "So that no tip comes through." }), 2),
 };
 /** Σt + bite ≤ L ≤ Σt + ring − 2; bite 12 unless told. */
 export const flangeScrew = defineCalculator({

@@ -21,7 +21,7 @@ const inputs = {
       covered: tick("Cover"),
       chainDays: optional(amount("Chain d", { unit: "days" })),
     },
-    { least: 1, from: "chosen" },
+    { least: 1, from: "chosen", help: "Those that wait for dry hours, of every build." },
   ),
 };
 /**

@@ -6,9 +6,9 @@ import { type Finding, mm, outcome, round } from "../../engine/outcome";
 import { prefill } from "./prefill";
 
 const inputs = {
-  van: size("Van's height", { from: "van" }),
+  van: size("Van's height", { from: "van", help: "At its highest place." }),
   bay: size("Bay, clear height", { from: "van", help: "Floor to the lowest beam above the roof." }),
-  working: house(length("Working space"), 1100),
+  working: house(length("Working space", { help: "For a person kneeling, and the saw." }), 1100),
   reach: house(size("A hand reaches", { help: "Higher than that takes a platform." }), 2000),
 };
 /** Indoors when van + working space (1100 unless told) ≤ the bay's clear height. */

@@ -13,9 +13,9 @@ const inputs = {
     h: size("Spigot down", { from: "measured" }),
   }),
   flange: group({ w: size("Flange across", { from: "measured" }), h: size("Flange down", { from: "measured" }) }),
-  land: length("Land under the flange", { from: "chosen" }),
-  clearance: house(length("Clear a side"), 2),
-  least: house(length("Clear a side, at least"), 1),
+  land: length("Land under the flange", { from: "chosen", help: "Metal that stays under the flange." }),
+  clearance: house(length("Clear a side", { help: "Between spigot and hole, on each side." }), 2),
+  least: house(length("Clear a side, at least", { help: "A tight hole is cut twice." }), 1),
   read: optional(
     group({ w: size("Read across", { from: "measured", help: "The hole as it was cut." }), h: size("Read down", { from: "measured" }) }),
   ),

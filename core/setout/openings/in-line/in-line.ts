@@ -6,17 +6,22 @@ import { type Finding, mm, outcome, round } from "../../engine/outcome";
 import { prefill } from "./prefill";
 
 const inputs = {
-  field: group({ from: position("Field from", { from: "van" }), to: position("Field to", { from: "van" }) }),
+  field: group({
+    from: position("Field from", { from: "van", help: "The flat field, from the bulkhead line." }),
+    to: position("Field to", { from: "van" }),
+  }),
   cut: size("Cut width", { from: "chosen" }),
-  minLand: length("Land the unit asks for", { from: "chosen" }),
-  wish: position("Wished for, from", { from: "chosen" }),
+  minLand: length("Land the unit asks for", { from: "chosen", help: "Flat metal that the flange needs." }),
+  wish: position("Wished for, from", { from: "chosen", help: "Where the cut would begin by the drawing." }),
   stack: group({
     frame: length("Frame", { from: "chosen" }),
     lining: length("Lining", { from: "chosen" }),
     trim: length("Trim", { from: "chosen" }),
   }),
   sashHand: optional(length("Opening sash, beside it", { from: "chosen", help: "Room for a hand beside a sash that opens." })),
-  opposite: optional(group({ from: position("The one opposite, from", { from: "chosen" }) })),
+  opposite: optional(
+    group({ from: position("The one opposite, from", { from: "chosen", help: "Where the cut of the window across begins." }) }),
+  ),
   walls: optional(
     rows(
       "Wall lines",

@@ -5,11 +5,14 @@ import { group, house, type InputOf, length, position, rows, size } from "../../
 import { type Finding, mm, outcome, round } from "../../engine/outcome";
 
 const inputs = {
-  body: length("Body, depth", { from: "chosen" }),
-  cable: length("Cable ø", { from: "chosen" }),
+  body: length("Body, depth", { from: "chosen", help: "How deep the inlet reaches in." }),
+  cable: length("Cable ø", { from: "chosen", help: "It needs room to bend." }),
   flange: size("Flange", { from: "chosen" }),
   play: house(length("Play"), 10),
-  wish: group({ x: position("Wished for, along", { from: "chosen" }), y: position("Wished for, up", { from: "chosen" }) }),
+  wish: group({
+    x: position("Wished for, along", { from: "chosen", help: "Along and up from the same corner as the readings." }),
+    y: position("Wished for, up", { from: "chosen" }),
+  }),
   points: rows(
     "Pocket read at",
     "point",

@@ -5,7 +5,7 @@ import { house, length, rows, size } from "../../engine/inputs";
 import { type Finding, mm, outcome, round } from "../../engine/outcome";
 
 const inputs = {
-  land: size("Width of the land", { from: "chosen" }),
+  land: size("Width of the land", { from: "chosen", help: "Width of the metal that the flange lies on." }),
   bridges: house(size("Sealant bridges", { help: "Sealant alone fills up to this gap." }), 3),
   stations: rows(
     "Stations",

@@ -84,11 +84,11 @@ const known = new Map<string, number>();
 
 const inputs = {
   now: moment("Now", { from: "measured" }),
-  sunset: moment("Dusk", { from: "measured" }),
-  people: count("People here", [0, 100_000], { from: "measured" }),
+  sunset: moment("Dusk", { from: "measured", help: "When it gets too dark to work." }),
+  people: count("People here", [0, 100_000], { from: "measured", help: "Who is here for it." }),
   peopleNeeded: count("People needed", [0, 100_000], { from: "chosen" }),
-  tempC: temperature("Temperature", { from: "measured" }),
-  minC: temperature("The bond needs", { from: "chosen" }),
+  tempC: temperature("Temperature", { from: "measured", help: "In the hours of the bond." }),
+  minC: temperature("The bond needs", { from: "chosen", help: "On the tube." }),
   steps: rows(
     "Steps from first cut to sealed",
     "step",
@@ -111,7 +111,7 @@ const inputs = {
       dryFitted: yesNo("Tried in place"),
       ran: optional(yesNo("Has run")),
     },
-    { from: "chosen" },
+    { from: "chosen", help: "Here, checked and tried in place before anything is cut." },
   ),
   dryEnough: house(share("Counts as dry from a chance of", { help: "0.7 is 7 in 10." }), 0.7),
 };

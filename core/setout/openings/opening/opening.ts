@@ -54,12 +54,15 @@ const inputs = {
   cut: group({
     w: size("Cut width", { from: "chosen", help: "The hole itself, as the unit's maker gives it." }),
     h: size("Cut height", { from: "chosen" }),
-    r: length("Corner radius", { from: "chosen" }),
+    r: length("Corner radius", { from: "chosen", help: "Of the hole, not of the frame." }),
   }),
   minLand: length("Land the unit asks for", { from: "chosen", help: "Flat metal that the flange needs all round the hole." }),
-  flange: optional(length("Flange all round", { from: "chosen" })),
+  flange: optional(length("Flange all round", { from: "chosen", help: "How far it stands out over the hole." })),
   place: group({
-    along: place("Along", ["fromLeft", "from the left"], ["fromRight", "from the right"], { from: "chosen" }),
+    along: place("Along", ["fromLeft", "from the left"], ["fromRight", "from the right"], {
+      from: "chosen",
+      help: "Centred, or measured from one side.",
+    }),
     up: place("Up", ["fromBottom", "from the lower crease"], ["fromTop", "from the upper crease"], { first: "side", from: "chosen" }),
   }),
   field: group({
@@ -68,7 +71,7 @@ const inputs = {
     bottom: position("Lower crease", { from: "van", help: "From the floor's rib crests up to the lower crease." }),
     top: position("Upper crease", { from: "van" }),
   }),
-  skin: oneOf("Skin", ["single", "double"], { from: "van" }),
+  skin: oneOf("Skin", ["single", "double"], { from: "van", help: "Double skin needs another unit." }),
   measuredDiagonals: optional(
     readings(
       "Measured diagonals",
@@ -88,7 +91,7 @@ const inputs = {
         ["s3", "Measured left side"],
         ["s4", "Measured right side"],
       ],
-      { from: "measured" },
+      { from: "measured", help: "All four, as marked." },
     ),
   ),
   keepOuts: optional(
@@ -106,8 +109,11 @@ const inputs = {
       { from: "measured", help: "What the cut must stay clear of, with the gap it needs." },
     ),
   ),
-  saws: house(numbers("Hole saws in the shop, mm", 1), STOCK_SAWS),
-  tolerancePerM: house(amount("Diagonals may differ by", { unit: "mm per m" }), 3),
+  saws: house(numbers("Hole saws in the shop, mm", 1, { help: "The corner holes take the next one down." }), STOCK_SAWS),
+  tolerancePerM: house(
+    amount("Diagonals may differ by", { unit: "mm per m", help: "More than that, and the mark-out is out of square." }),
+    3,
+  ),
   sidesAgree: house(length("Opposite sides agree within"), 2),
 };
 type Input = InputOf<typeof inputs>;

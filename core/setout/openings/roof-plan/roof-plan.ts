@@ -54,14 +54,14 @@ function barOffer(bar: { at: number; width: number }, item: string, taken: reado
 
 const inputs = {
   roof: group({
-    length: size("Roof length", { from: "van" }),
-    width: size("Roof width", { from: "van" }),
+    length: size("Roof length", { from: "van", help: "From the bulkhead line to the rear edge." }),
+    width: size("Roof width", { from: "van", help: "Left skin to right skin." }),
     crown: length("Crown", { from: "van", help: "How much higher the middle is than the edges." }),
   }),
   margins: houseGroup({
     rib: house(length("Clear of ribs", { help: "From the cut to the rib: frame and play." }), ribMargin.whole),
     ribShaved: optional(length("With the frame shaved", { from: "house", help: "The same once the frame is shaved." })),
-    item: house(length("Between units"), 40),
+    item: house(length("Between units", { help: "Room for lids and hands." }), 40),
     edge: house(length("Clear of edges"), 60),
   }),
   rackKg: optional(amount("Rack carries", { unit: "kg", from: "chosen", help: "What the rack may carry, by its maker." })),
@@ -81,9 +81,23 @@ const inputs = {
     },
     { from: "chosen", help: "Name, outer size, cut and where it is wished." },
   ),
-  uses: optional(rows("What lies below", "use", { name: text("What"), at: length("Its middle at") }, { from: "chosen" })),
-  ribs: rows("Ribs", "rib", { at: length("Centre at"), width: size("Width") }, { from: "van" }),
-  bars: optional(rows("Rack bars", "bar", { at: length("Centre at"), width: size("Width") }, { from: "van" })),
+  uses: optional(
+    rows(
+      "What lies below",
+      "use",
+      { name: text("What"), at: length("Its middle at") },
+      { from: "chosen", help: "So that a fan comes over the galley or the bed." },
+    ),
+  ),
+  ribs: rows(
+    "Ribs",
+    "rib",
+    { at: length("Centre at"), width: size("Width") },
+    { from: "van", help: "Middle of each rib, from the bulkhead line." },
+  ),
+  bars: optional(
+    rows("Rack bars", "bar", { at: length("Centre at"), width: size("Width") }, { from: "van", help: "A unit under a bar is told." }),
+  ),
 };
 type Input = InputOf<typeof inputs>;
 

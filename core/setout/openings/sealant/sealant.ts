@@ -15,7 +15,7 @@ type Bead = Input["joints"][number]["bead"];
 
 const inputs = {
   pack: positive("Pack", { unit: "ml", from: "chosen", help: "What is in one cartridge." }),
-  waste: house(share("Waste, as a share"), 0.1),
+  waste: house(share("Waste, as a share", { help: "What stays in the nozzle and on the cloth." }), 0.1),
   joints: rows(
     "Joints",
     "joint",
@@ -30,7 +30,7 @@ const inputs = {
       }),
       passes: optional(count("Passes", [1, 20])),
     },
-    { least: 1, from: "chosen" },
+    { least: 1, from: "chosen", help: "Each joint with the shape of its bead." },
   ),
 };
 type Input = InputOf<typeof inputs>;

@@ -6,13 +6,13 @@ import { type Finding, outcome, round } from "../../engine/outcome";
 import { prefill } from "./prefill";
 
 const inputs = {
-  drying: amount("Edge dries", { unit: "min", from: "chosen" }),
+  drying: amount("Edge dries", { unit: "min", from: "chosen", help: "How long the coat on a cut edge takes." }),
   slot: optional(amount("Dry stretch", { unit: "min", from: "measured", help: "How long it stays dry, by the forecast." })),
   openings: rows(
     "Openings in their order",
     "opening",
     { name: text("Which"), cut: amount("Cut min"), set: amount("Set min") },
-    { least: 1, from: "chosen" },
+    { least: 1, from: "chosen", help: "In the order of the session: how long each takes to cut, and to set." },
   ),
 };
 /**

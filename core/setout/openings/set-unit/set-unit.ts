@@ -60,19 +60,22 @@ function screwsRound({ w, h }: Input["opening"], bearing: number, order: readonl
 }
 
 const inputs = {
-  opening: group({ w: size("Opening, across", { from: "chosen" }), h: size("Opening, along", { from: "chosen" }) }),
-  bearing: length("Bearing of a cross timber", { from: "measured" }),
+  opening: group({
+    w: size("Opening, across", { from: "chosen", help: "The hole as it was cut." }),
+    h: size("Opening, along", { from: "chosen" }),
+  }),
+  bearing: length("Bearing of a cross timber", { from: "measured", help: "How far a timber lies on the roof on each side." }),
   timbers: count("Cross timbers", [0, 100_000], { from: "chosen" }),
   screws: count("Screws round it", [2, 200], { from: "chosen" }),
   gaps: optional(
     group({
-      left: length("Gap left", { from: "measured" }),
+      left: length("Gap left", { from: "measured", help: "Before anything is tightened, all four." }),
       right: length("Gap right", { from: "measured" }),
       top: length("Gap top", { from: "measured" }),
       bottom: length("Gap bottom", { from: "measured" }),
     }),
   ),
-  gapPlay: house(length("Opposite gaps within"), 1),
+  gapPlay: house(length("Opposite gaps within", { help: "More than that, and it sits crooked." }), 1),
   shimsIn: optional(count("Shims put in", [0, 100_000], { from: "measured" })),
   shimsOut: optional(count("Shims taken out", [0, 100_000], { from: "measured" })),
   clipsDrawn: optional(text("Clips belong to the", { from: "chosen" })),

@@ -39,9 +39,9 @@ function shiftOff(foot: { at: number; across: number }, size: number, k: KeepOut
 const PANEL = { width: 620, length: 1000 };
 
 const inputs = {
-  centre: length("Centre line of the roof", { from: "van" }),
+  centre: length("Centre line of the roof", { from: "van", help: "From the left skin." }),
   panel: group({ width: size("Panel across", { from: "chosen" }), length: size("Panel along", { from: "chosen" }) }),
-  play: length("Play", { from: "chosen" }),
+  play: length("Play", { from: "chosen", help: "So that the panel drops in." }),
   from: optional(length("First feet at", { from: "chosen" })),
   foot: usual(size("Foot", { from: "chosen" }), 80),
   diagonals: optional(
@@ -51,10 +51,12 @@ const inputs = {
         ["a", "One diagonal read"],
         ["b", "Other diagonal read"],
       ],
-      { from: "measured" },
+      { from: "measured", help: "As marked, before anything is drilled." },
     ),
   ),
-  ribs: optional(rows("Ribs", "rib", { at: length("Centre at"), width: size("Width") }, { from: "van" })),
+  ribs: optional(
+    rows("Ribs", "rib", { at: length("Centre at"), width: size("Width") }, { from: "van", help: "A foot stays clear of them." }),
+  ),
   keepOuts: optional(
     rows(
       "Lids, glands and the like",
@@ -66,7 +68,7 @@ const inputs = {
         fromAcross: position("Across from"),
         toAcross: position("to"),
       },
-      { from: "measured" },
+      { from: "measured", help: "What no foot may stand on." },
     ),
   ),
   gaps: optional(

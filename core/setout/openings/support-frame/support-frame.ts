@@ -8,10 +8,13 @@ import { type Finding, mm, outcome, round } from "../../engine/outcome";
 import { prefill } from "./prefill";
 
 const inputs = {
-  cut: group({ w: size("Cut across the ribs' run", { from: "chosen" }), h: size("Cut between the ribs", { from: "chosen" }) }),
+  cut: group({
+    w: size("Cut across the ribs' run", { from: "chosen", help: "The longer pieces run along it." }),
+    h: size("Cut between the ribs", { from: "chosen" }),
+  }),
   batten: group({
     b: size("Batten width", { from: "measured", help: "Measure the wood that is there; it is seldom its nominal size." }),
-    t: size("Batten thickness", { from: "measured" }),
+    t: size("Batten thickness", { from: "measured", help: "As measured." }),
   }),
   gap: size("Clear between ribs", { from: "van", help: "Between the two ribs that the frame stands between, at its narrowest." }),
   play: house(length("Play each side"), ROOF_FRAME.play),
@@ -29,7 +32,7 @@ const inputs = {
     }),
   ),
   pass: house(size("One pass, at most", { help: "No deeper in one pass of the router." }), 3),
-  inPlace: tick("Built in its place", { from: "chosen" }),
+  inPlace: tick("Built in its place", { from: "chosen", help: "Where it can't be lifted in as one." }),
 };
 /**
  * Long pieces W + 2b, short ones H, fitting when H + 2b ≤ gap − 2·play; the other way round when only that fits. Else each

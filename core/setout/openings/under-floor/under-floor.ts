@@ -48,12 +48,15 @@ function worst(p: Point, r: number, zones: readonly Zone[]): { zone: Zone; clear
 type Zone = Input["zones"][number];
 
 const inputs = {
-  floor: group({ length: size("Floor length", { from: "van" }), width: size("Floor width", { from: "van" }) }),
+  floor: group({
+    length: size("Floor length", { from: "van", help: "From the bulkhead line to the rear sill." }),
+    width: size("Floor width", { from: "van" }),
+  }),
   holes: rows(
     "Holes wanted",
     "hole",
     { name: text("For"), along: length("Along"), across: length("Across"), d: size("ø") },
-    { from: "chosen" },
+    { from: "chosen", help: "What goes through, with its place from above." },
   ),
   zones: rows(
     "What lies below (along/across; …)",
@@ -61,7 +64,9 @@ const inputs = {
     { name: text("What"), polygon: polygon("Corners"), margin: length("Margin", { help: "Kept clear of it." }) },
     { from: "van", help: "Seen from above: corners as along/across, one after the other." },
   ),
-  battens: optional(rows("Battens", "batten", { along: length("Along"), width: size("Width") }, { from: "chosen" })),
+  battens: optional(
+    rows("Battens", "batten", { along: length("Along"), width: size("Width") }, { from: "chosen", help: "A hole on a batten is told." }),
+  ),
 };
 type Input = InputOf<typeof inputs>;
 

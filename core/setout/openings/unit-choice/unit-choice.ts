@@ -10,15 +10,15 @@ const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLow
 
 const inputs = {
   asked: texts("Asked for", { from: "chosen", help: "What the client asks for, with commas." }),
-  cuttingDay: day("Cutting day, as 2026-12-01", { from: "chosen" }),
+  cuttingDay: day("Cutting day, as 2026-12-01", { from: "chosen", help: "When the hole is cut by the plan." }),
   goodsInDays: house(count("Goods-in", [0, 100_000], { unit: "days" }), 1),
   volts: usual(positive("Board", { unit: "V", from: "chosen" }), 12),
-  margin: length("Clear of ribs", { from: "chosen" }),
-  frame: optional(length("Frame timber beside the cut", { from: "chosen" })),
+  margin: length("Clear of ribs", { from: "chosen", help: "From the cut to the rib, on each side." }),
+  frame: optional(length("Frame timber beside the cut", { from: "chosen", help: "Where a frame goes round the cut." })),
   framePlay: optional(length("Play of the frame", { from: "chosen" })),
-  freeAbove: optional(length("Free above the roof", { from: "chosen" })),
+  freeAbove: optional(length("Free above the roof", { from: "chosen", help: "Up to the beam, or to a solar panel." })),
   budget: optional(amount("Budget", { from: "chosen" })),
-  bays: rows("Rib bays", "bay", { name: text("Bay"), clear: size("Clear") }, { least: 1, from: "van" }),
+  bays: rows("Rib bays", "bay", { name: text("Bay"), clear: size("Clear") }, { least: 1, from: "van", help: "Clear between the ribs." }),
   candidates: rows(
     "Candidates",
     "candidate",
@@ -35,7 +35,7 @@ const inputs = {
       has: texts("Has", { help: "What this one has, with commas." }),
       height: optional(length("High")),
     },
-    { least: 1, from: "chosen" },
+    { least: 1, from: "chosen", help: "What could be bought." },
   ),
 };
 

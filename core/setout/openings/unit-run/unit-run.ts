@@ -6,7 +6,7 @@ import { type Finding, outcome, round } from "../../engine/outcome";
 
 const inputs = {
   unit: group({
-    volts: positive("Unit", { unit: "V", from: "chosen" }),
+    volts: positive("Unit", { unit: "V", from: "chosen", help: "On its label." }),
     from: optional(
       positive("Runs from", {
         unit: "V",
@@ -15,14 +15,14 @@ const inputs = {
       }),
     ),
     to: optional(positive("Runs to", { unit: "V", from: "chosen" })),
-    amps: positive("Unit", { unit: "A", from: "chosen" }),
+    amps: positive("Unit", { unit: "A", from: "chosen", help: "On its label, the most it draws." }),
   }),
   board: group({
     volts: positive("Board", { unit: "V", from: "measured", help: "Measured at the board." }),
-    converter: tick("A converter is listed", { from: "chosen" }),
+    converter: tick("A converter is listed", { from: "chosen", help: "One that suits this unit." }),
   }),
-  fuse: positive("Fuse", { unit: "A", from: "chosen" }),
-  leadCarries: positive("Lead carries", { unit: "A", from: "chosen" }),
+  fuse: positive("Fuse", { unit: "A", from: "chosen", help: "What protects the lead." }),
+  leadCarries: positive("Lead carries", { unit: "A", from: "chosen", help: "By its cross-section and length." }),
   battery: optional(group({ ah: positive("Battery", { unit: "Ah", from: "chosen" }), usable: house(share("Usable share"), 0.5) })),
   hoursADay: optional(amount("Runs", { unit: "h a day", from: "chosen" })),
   fuseTimes: house(between("Fuse, times the current", [1, 3]), 1.25),

@@ -6,14 +6,14 @@ import { outcome, round } from "../../engine/outcome";
 import { prefill } from "./prefill";
 
 const inputs = {
-  capacityAh: positive("Battery", { unit: "Ah", from: "chosen" }),
+  capacityAh: positive("Battery", { unit: "Ah", from: "chosen", help: "On the battery's label." }),
   usable: house(share("Usable share", { help: "How much of it may be drawn: 0.5 is half." }), 0.5),
   standDays: amount("Longest stand in the plan", { unit: "days", from: "measured", help: "The longest time it stands without a drive." }),
   circuits: rows(
     "Kept circuits",
     "circuit",
     { name: text("What"), amps: amount("A"), hoursADay: between("h a day", [0, 24]) },
-    { from: "measured" },
+    { from: "measured", help: "Everything that stays connected, with the current it draws." },
   ),
   reserveDays: house(amount("Days kept in hand", { unit: "days", help: "Beyond the longest stand." }), 2),
 };

@@ -6,14 +6,14 @@ import { type Finding, mm, outcome, round } from "../../engine/outcome";
 
 const inputs = {
   part: group({
-    a: size("Part, a", { from: "measured" }),
-    b: size("Part, b", { from: "measured" }),
+    a: size("Part, a", { from: "measured", help: "Between the middles of two holes, the short way." }),
+    b: size("Part, b", { from: "measured", help: "The same, the long way." }),
     hole: size("Part, hole ø", { from: "measured" }),
   }),
   van: group({
-    a: size("Van, a", { from: "measured" }),
+    a: size("Van, a", { from: "measured", help: "Between the middles of the van's own holes, the short way." }),
     b: size("Van, b", { from: "measured" }),
-    bolt: size("Van, bolt ø", { from: "measured" }),
+    bolt: size("Van, bolt ø", { from: "measured", help: "The bolt that has to go through." }),
     edge: optional(length("Van, hole to edge", { from: "measured", help: "From the middle of the hole to the edge of the metal." })),
     diagonals: optional(
       readings(

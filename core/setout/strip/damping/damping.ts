@@ -18,7 +18,7 @@ type Panel = Input["panels"][number];
 
 const inputs = {
   sheet: group({
-    w: size("Sheet width", { from: "chosen" }),
+    w: size("Sheet width", { from: "chosen", help: "One mat, as it comes out of the box." }),
     h: size("Sheet height", { from: "chosen" }),
     kgM2: amount("Mass", { unit: "kg/m²", from: "chosen", help: "On the packet: what a square metre weighs." }),
   }),

@@ -13,11 +13,11 @@ export function dewPoint(airC: number, humidity: number): number {
 }
 
 const inputs = {
-  airC: temperature("Air", { from: "measured" }),
-  humidity: between("Humidity", [0, 100], { above: true, unit: "%", from: "measured" }),
+  airC: temperature("Air", { from: "measured", help: "In the bay, beside the van." }),
+  humidity: between("Humidity", [0, 100], { above: true, unit: "%", from: "measured", help: "From the same meter, in per cent." }),
   skinC: temperature("Skin, measured", { from: "measured", help: "Held on the metal itself, not in the air." }),
   minC: optional(temperature("Product's minimum", { from: "chosen", help: "On the tin or tube." })),
-  marginK: house(between("Metal above the dew point by", [0, 20], { unit: "K" }), 3),
+  marginK: house(between("Metal above the dew point by", [0, 20], { unit: "K", help: "Less than this, and the metal may sweat." }), 3),
 };
 export const dewPointSheet = defineCalculator({
   name: "dew-point",

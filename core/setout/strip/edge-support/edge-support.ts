@@ -6,7 +6,7 @@ import { length, position, rows, size } from "../../engine/inputs";
 import { type Finding, mm, outcome, round, type Shape } from "../../engine/outcome";
 
 const inputs = {
-  plate: size("Plate", { from: "measured" }),
+  plate: size("Plate", { from: "measured", help: "Thickness of what is laid in." }),
   stations: rows(
     "Depths below the level line",
     "station",

@@ -6,8 +6,8 @@ import { outcome, round } from "../../engine/outcome";
 import { prefill } from "./prefill";
 
 const inputs = {
-  letterM2: amount("Letters", { unit: "m²", from: "measured" }),
-  panelM2: amount("Panels", { unit: "m²", from: "measured" }),
+  letterM2: amount("Letters", { unit: "m²", from: "measured", help: "The letters themselves." }),
+  panelM2: amount("Panels", { unit: "m²", from: "measured", help: "The panels that they stand on: that is what gets polished." }),
   norms: houseGroup({
     peel: house(amount("Peel", { unit: "min/m²" }), 14),
     adhesive: house(amount("Adhesive off", { unit: "min/m²" }), 9),

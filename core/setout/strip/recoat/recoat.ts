@@ -10,10 +10,10 @@ import { prefill } from "./prefill";
 
 const inputs = {
   earliestH: amount("Earliest at 23 °C", { unit: "h", from: "chosen", help: "On the tin, for 23 °C." }),
-  latestH: amount("Latest at 23 °C", { unit: "h", from: "chosen" }),
-  tempC: temperature("Metal", { from: "measured" }),
-  minC: optional(temperature("Product's minimum", { from: "chosen" })),
-  coated: optional(clockTime("Coated at, as 10:20", { from: "measured" })),
+  latestH: amount("Latest at 23 °C", { unit: "h", from: "chosen", help: "Later than this the coat is scuffed first." }),
+  tempC: temperature("Metal", { from: "measured", help: "Held on the metal." }),
+  minC: optional(temperature("Product's minimum", { from: "chosen", help: "On the tin." })),
+  coated: optional(clockTime("Coated at, as 10:20", { from: "measured", help: "When the last coat went on." })),
 };
 /** Both times stand for 23 °C and scale by 2^((23 − T) ÷ 10), T the metal's temperature. */
 export const recoat = defineCalculator({

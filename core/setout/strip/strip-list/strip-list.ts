@@ -39,7 +39,7 @@ const inputs = {
     "Holes",
     "hole",
     { d: size("ø"), count: count("Count"), place: text("Place"), throughSkin: yesNo("Through the skin") },
-    { from: "measured" },
+    { from: "measured", help: "Count them by size and place." },
   ),
   rust: rows(
     "Rust",
@@ -54,7 +54,7 @@ const inputs = {
         [3, "3 through"],
       ]),
     },
-    { from: "measured" },
+    { from: "measured", help: "Grade 1 wipes off, 2 is pitted, 3 goes through." },
   ),
   items: rows(
     "Taken out",
@@ -62,7 +62,7 @@ const inputs = {
     { name: text("Name"), kg: amount("kg"), fate: oneOf("Fate", ["scrap", "sell", "keep", "store", "return", "template", "stays on"]) },
     { from: "measured", help: "Everything that leaves the van, and what becomes of it." },
   ),
-  primerMargin: house(length("Primer goes beyond a patch by"), 20),
+  primerMargin: house(length("Primer goes beyond a patch by", { help: "Sound metal round the patch that is primed too." }), 20),
   norms: houseGroup({
     plug: house(amount("A hole plugged", { unit: "min" }), 3),
     seal: house(amount("A hole sealed through the skin", { unit: "min" }), 6),

@@ -12,11 +12,11 @@ type Box = NonNullable<Input["around"]>[number];
 
 const inputs = {
   radius: size("Largest radius of the seat", { from: "chosen", help: "From the pivot to the farthest corner of the seat." }),
-  clearance: house(length("Clear all round"), 25),
+  clearance: house(length("Clear all round", { help: "So that nothing is touched when somebody sits in it." }), 25),
   unit: optional(
     group({
-      faceBeside: length("Unit, its face beside the pivot", { from: "chosen" }),
-      begins: position("Unit, begins behind the pivot", { from: "chosen" }),
+      faceBeside: length("Unit, its face beside the pivot", { from: "chosen", help: "From the pivot across to the unit's face." }),
+      begins: position("Unit, begins behind the pivot", { from: "chosen", help: "From the pivot back to where the unit begins." }),
       length: size("Unit, length", { from: "chosen" }),
     }),
   ),

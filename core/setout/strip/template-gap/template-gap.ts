@@ -6,7 +6,12 @@ import { outcome, round } from "../../engine/outcome";
 
 const inputs = {
   minutesPerM2: house(amount("Scribing", { unit: "min/m²" }), 25),
-  uncovered: rows("What no template covers", "place", { name: text("Where"), m2: amount("m²") }, { from: "measured" }),
+  uncovered: rows(
+    "What no template covers",
+    "place",
+    { name: text("Where"), m2: amount("m²") },
+    { from: "measured", help: "Where the old floor gives no outline: measure the area." },
+  ),
 };
 /** Σ area × norm (25 min/m² unless told), added to cutting and dry-fitting the floor boards. */
 export const templateGap = defineCalculator({

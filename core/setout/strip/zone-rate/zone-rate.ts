@@ -16,7 +16,7 @@ const inputs = {
       kind: optional(oneOf("Kind", ["flat", "ribs", "floor"])),
       norm: optional(positive("Norm", { unit: "min/m²" })),
     },
-    { least: 1, from: "van" },
+    { least: 1, from: "van", help: "In the order in which they are cleaned. Fill in the minutes of those that are done." },
   ),
 };
 type Input = InputOf<typeof inputs>;

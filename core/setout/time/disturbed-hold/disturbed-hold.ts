@@ -7,16 +7,16 @@ import { type Finding, outcome, round } from "../../engine/outcome";
 import { prefill } from "./prefill";
 
 const inputs = {
-  holdH: positive("Hold", { unit: "h", from: "chosen" }),
-  refC: temperature("At", { from: "chosen" }),
+  holdH: positive("Hold", { unit: "h", from: "chosen", help: "As it was planned." }),
+  refC: temperature("At", { from: "chosen", help: "The temperature that the hold is told for." }),
   q: house(between("Faster every 10 °C, times", [1, 4], { help: "By the maker's table, where it has one." }), 2),
-  minC: optional(temperature("Nothing below", { from: "chosen" })),
-  moved: tick("Moved while it had to stand", { from: "measured" }),
+  minC: optional(temperature("Nothing below", { from: "chosen", help: "Colder than this nothing happens." })),
+  moved: tick("Moved while it had to stand", { from: "measured", help: "Then the bond is looked at before it counts." }),
   stretches: rows(
     "How warm it was, the last goes on",
     "stretch",
     { hours: optional(amount("Hours")), tempC: temperature("°C") },
-    { least: 1, from: "measured" },
+    { least: 1, from: "measured", help: "Read off while it stood." },
   ),
 };
 /**

@@ -18,12 +18,12 @@ export function carefulMinutes(steps: Input["steps"], caution: number = GO.cauti
 
 const inputs = {
   now: optional(clockTime("Now, as 10:30", { from: "measured", help: "Left empty: the latest start is worked out." })),
-  sunset: clockTime("Sunset", { from: "measured" }),
-  rain: optional(clockTime("Rain from", { from: "measured" })),
-  shiftEnd: optional(clockTime("End of the shift", { from: "measured" })),
-  caution: house(between("Caution, times the work", [1, 3]), GO.caution),
-  marginDusk: house(amount("Before dusk", { unit: "min" }), GO.marginDusk),
-  marginRain: house(amount("Before rain", { unit: "min" }), GO.marginRain),
+  sunset: clockTime("Sunset", { from: "measured", help: "From the forecast." }),
+  rain: optional(clockTime("Rain from", { from: "measured", help: "From the forecast; empty for none." })),
+  shiftEnd: optional(clockTime("End of the shift", { from: "measured", help: "Empty where somebody stays." })),
+  caution: house(between("Caution, times the work", [1, 3], { help: "Work in the open takes longer than planned." }), GO.caution),
+  marginDusk: house(amount("Before dusk", { unit: "min", help: "Done so long before it gets dark." }), GO.marginDusk),
+  marginRain: house(amount("Before rain", { unit: "min", help: "Done so long before the rain." }), GO.marginRain),
   steps: rows(
     "All steps to watertight",
     "step",

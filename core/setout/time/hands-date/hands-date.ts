@@ -6,14 +6,14 @@ import { type Finding, outcome, round } from "../../engine/outcome";
 import { prefill } from "./prefill";
 
 const inputs = {
-  hoursLeft: amount("Work that is left", { unit: "h", from: "chosen" }),
+  hoursLeft: amount("Work that is left", { unit: "h", from: "chosen", help: "Of all jobs that are not done." }),
   hoursADay: positive("Hours a day", { from: "chosen" }),
   share: house(between("Share that is worked", [0, 1], { above: true, help: "How much of a day goes into work: 0.85." }), 0.85),
   people: rows(
     "Days until the date",
     "person",
     { name: text("Who"), days: amount("Days"), sure: yesNo("Sure") },
-    { least: 1, from: "chosen" },
+    { least: 1, from: "chosen", help: "Untick who is only hoped for." },
   ),
 };
 type Input = InputOf<typeof inputs>;

@@ -11,9 +11,9 @@ export const MACHINE_MM = 1200;
 export const OUTFEED_MM = 1600;
 
 const inputs = {
-  floor: size("Floor along the cut", { from: "measured" }),
-  machine: house(size("The machine itself"), MACHINE_MM),
-  outfeed: house(size("Hand at the outfeed over"), OUTFEED_MM),
+  floor: size("Floor along the cut", { from: "measured", help: "Clear floor in front of the machine and behind it." }),
+  machine: house(size("The machine itself", { help: "Along the cut." }), MACHINE_MM),
+  outfeed: house(size("Hand at the outfeed over", { help: "Longer boards need a second person or a roller stand." }), OUTFEED_MM),
   hands: usual(count("People at it", [1, 9], { from: "chosen" }), 1),
   boards: rows("Boards to cut", "board", { name: text("Which"), length: size("Length") }, { least: 1, from: "chosen" }),
 };

@@ -7,9 +7,9 @@ import { prefill } from "./prefill";
 
 const inputs = {
   pieces: count("Pieces", [1, 1000], { from: "chosen" }),
-  pieceMinutes: positive("A piece, alone", { unit: "min", from: "measured" }),
-  openMinutes: positive("It stays open", { unit: "min", from: "chosen" }),
-  mixMinutes: amount("A mix, made and cleaned", { unit: "min", from: "measured" }),
+  pieceMinutes: positive("A piece, alone", { unit: "min", from: "measured", help: "Spread, laid and pressed." }),
+  openMinutes: positive("It stays open", { unit: "min", from: "chosen", help: "On the tub." }),
+  mixMinutes: amount("A mix, made and cleaned", { unit: "min", from: "measured", help: "Weighed, stirred, tools cleaned." }),
   pair: tick("A second pair of hands", { from: "chosen" }),
 };
 /**

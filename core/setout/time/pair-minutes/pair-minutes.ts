@@ -18,10 +18,10 @@ const inputs = {
     },
     { least: 1, from: "chosen", help: "Tick what needs two, and where a prop would do." },
   ),
-  alone: house(amount("Alone up to", { unit: "kg" }), 15),
+  alone: house(amount("Alone up to", { unit: "kg", help: "Heavier than that takes two." }), 15),
   propUsed: tick("A prop stands in", { from: "chosen" }),
-  roofHeight: optional(size("Roof above the floor", { from: "van" })),
-  frame: optional(length("Frame, thickness", { from: "chosen" })),
+  roofHeight: optional(size("Roof above the floor", { from: "van", help: "From the floor to the roof's metal." })),
+  frame: optional(length("Frame, thickness", { from: "chosen", help: "The prop is so much shorter." })),
   stock: optional(numbers("Props on the shelf, mm", 0, { from: "house" })),
 };
 /** A prop of roof height − frame thickness stands in where it can; a helper is booked for the stretch from the first to the last of the rest. */

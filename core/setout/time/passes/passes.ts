@@ -6,9 +6,9 @@ import { outcome, round } from "../../engine/outcome";
 
 const inputs = {
   pieces: count("Pieces", [1, 1000], { from: "chosen" }),
-  first: amount("First pass, each", { unit: "min", from: "measured" }),
-  hold: amount("Hold", { unit: "min", from: "measured" }),
-  second: amount("Second pass, each", { unit: "min", from: "measured" }),
+  first: amount("First pass, each", { unit: "min", from: "measured", help: "Cut and coat one." }),
+  hold: amount("Hold", { unit: "min", from: "measured", help: "Until the coat is dry." }),
+  second: amount("Second pass, each", { unit: "min", from: "measured", help: "Set one." }),
 };
 /** One crew, n pieces, work a, hold h, work b (minutes): max(n·(a + b), a + h + n·b, n·a + h + b); one by one n·(a + h + b). */
 export const passes = defineCalculator({
