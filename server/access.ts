@@ -46,6 +46,7 @@ export const HANDLERS: Readonly<Record<string, Omit<Door, "kind">>> = {
   "GET api/pulse": { who: "signed-in", bytes: 0 },
   "GET api/find": { who: "lead", bytes: 0 },
   "GET api/lanes/*": { who: "signed-in", bytes: 0 },
+  "GET api/stores/*": { who: "lead", bytes: 0 },
   "GET api/problem": { who: "lead", bytes: 0, long: true },
   "GET api/library": { who: "lead", bytes: 0 },
   "GET api/photos/*": { who: "signed-in", bytes: 0 },

@@ -4,50 +4,70 @@ import { diffPlans } from "@/core/plan/diff";
 import { daysAtStake, orderBy, samplesBy } from "@/core/workshop/planning/latest";
 import { workingDays } from "@/core/workshop/state/dates";
 import type { BuildRow, JobRow, PartRow } from "@/core/workshop/state/model";
-import { partWake } from "@/core/workshop/stores/late-part";
+import { dateWord, lateWake } from "@/core/workshop/stores/late-part";
 import { availableFrom, isUnit } from "@/core/workshop/stores/parts";
 import { saySupplier, supplierRecord } from "@/core/workshop/stores/supplier-record";
 import type { State } from "@/server/planning";
-import type { PartLine, StoresView } from "@/ui/stores/view";
+import { packed } from "@/ui/kit/packed";
+import type { PartDetail, PartLine, StoresView } from "@/ui/stores/view";
 
 function suppliersOf(shop: State["shop"]): StoresView["suppliers"] {
   const parts = shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts));
   const records = shop.builds.flatMap((b) => b.records);
-  const used = new Set(parts.map((p) => p.supplierId));
+  const bySupplier = new Map<string, PartRow[]>();
+  for (const p of parts) {
+    const mine = bySupplier.get(p.supplierId);
+    if (mine) mine.push(p);
+    else bySupplier.set(p.supplierId, [p]);
+  }
   return shop.suppliers
-    .filter((s) => !s.retired || used.has(s.id))
-    .map((s) => ({ id: s.id, name: s.name, record: saySupplier(supplierRecord(parts, s.id, records)) }));
+    .filter((s) => !s.retired || bySupplier.has(s.id))
+    .map((s) => ({ id: s.id, name: s.name, record: saySupplier(supplierRecord(bySupplier.get(s.id) ?? [], s.id, records)) }));
 }
 
 const WAITED = new Set<PartRow["state"]>(["ordered", "promised", "wrong"]);
 
-/** Told of parts that come too late for the plan, or that nobody has promised. */
-function wakeOf({ shop, zone, now, published, working }: State, b: BuildRow, j: JobRow, p: PartRow, from: number): PartLine["wake"] {
-  const plan = (published ?? working)?.plan;
-  const start = plan?.jobs.find((x) => x.id === j.id)?.start;
-  const late = start !== undefined && from > zone.parse(start);
-  if (j.state !== "todo" || !WAITED.has(p.state) || !(late || p.promisedAt === null)) return null;
-  const wake = partWake(shop, b, j, p, plan, now);
-  return {
-    word: wake.word,
-    locked: wake.locked.map((x) => x.name),
-    harmless: wake.others.filter((x) => x.trap === null).map((x) => x.job.name),
-    trapping: wake.others.filter((x) => x.trap !== null).map((x) => `${x.job.name}: ${x.trap}`),
-  };
+/** The plan on the wall; until there is one, the working plan. */
+const wallOf = (state: State) => (state.published ?? state.working)?.plan;
+
+/** Counts of what its lateness does, worked out once a job: all its parts hold up the same. */
+function wakeCounts(state: State, known: Map<string, Omit<NonNullable<PartLine["wake"]>, "word">>, b: BuildRow, j: JobRow) {
+  let counts = known.get(j.id);
+  if (!counts) {
+    const { locked, others } = lateWake(state.shop, b, j, wallOf(state));
+    const trapping = others.filter((x) => x.trap !== null).length;
+    known.set(j.id, (counts = { locked: locked.length, harmless: others.length - trapping, trapping }));
+  }
+  return counts;
+}
+
+/** What a late part does in its build, job by job; undefined: there is no such line. */
+export function partDetail(state: State, id: string): PartDetail | undefined {
+  for (const b of state.shop.builds)
+    for (const j of b.jobs) {
+      if (!j.parts.some((p) => p.id === id)) continue;
+      const { locked, others } = lateWake(state.shop, b, j, wallOf(state));
+      return {
+        locked: locked.map((x) => x.name),
+        harmless: others.filter((x) => x.trap === null).map((x) => x.job.name),
+        trapping: others.filter((x) => x.trap !== null).map((x) => `${x.job.name}: ${x.trap}`),
+      };
+    }
+  return undefined;
 }
 
 export function storesView(state: State): StoresView {
   const { shop, zone, now } = state;
-  const wall = (state.published ?? state.working)?.plan;
-  const planned = new Map((wall?.jobs ?? []).map((j) => [j.id, j]));
+  const planned = new Map((wallOf(state)?.jobs ?? []).map((j) => [j.id, zone.parse(j.start)]));
+  const suppliers = new Map(shop.suppliers.map((s) => [s.id, s]));
+  const counts = new Map<string, Omit<NonNullable<PartLine["wake"]>, "word">>();
   const lines: PartLine[] = [];
   for (const b of shop.builds)
     for (const j of b.jobs)
       for (const p of j.parts) {
         if (j.state === "done" && p.state === "checked") continue;
-        const at = planned.get(j.id);
-        const need = j.state === "done" ? null : at ? zone.parse(at.start) : null;
-        const supplier = shop.suppliers.find((s) => s.id === p.supplierId);
+        const need = (j.state === "done" ? undefined : planned.get(j.id)) ?? null;
+        const supplier = suppliers.get(p.supplierId);
         const from = availableFrom(p, supplier, now, shop.workshop.goodsInMinutes).from;
         lines.push({
           id: p.id,
@@ -74,7 +94,11 @@ export function storesView(state: State): StoresView {
           note: p.note,
           fillsHole: j.irreversible === "cut" && isUnit(p.name) ? (j.zones.includes("roof") ? "roof" : "wall") : null,
           cutOut: p.cutOut,
-          wake: wakeOf(state, b, j, p, from),
+          // Told of parts that come too late for the plan, or that nobody has promised.
+          wake:
+            j.state === "todo" && WAITED.has(p.state) && ((need !== null && from > need) || p.promisedAt === null)
+              ? { word: dateWord(shop, p, now), ...wakeCounts(state, counts, b, j) }
+              : null,
         });
       }
   lines.sort((a, b) => (a.need ?? 1e12) - (b.need ?? 1e12) || a.name.localeCompare(b.name));
@@ -82,7 +106,7 @@ export function storesView(state: State): StoresView {
   return {
     zone: shop.workshop.zone,
     now,
-    lines,
+    lines: packed(lines),
     stale: shop.workshop.staleWhy,
     effect: diff.handovers.flatMap((h) => {
       const b = shop.builds.find((x) => x.id === h.build);

@@ -4,12 +4,14 @@ import { describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { BARE } from "@/core/library/testing";
 import { at, done, job, NOW } from "@/core/workshop/testing/shop";
+import { unpacked } from "@/ui/kit/packed";
+import type { PartLine } from "@/ui/stores/view";
 import { buildCards, optionWords } from "./build";
 import { fitterDetail, jobDetail, lanesView } from "./lanes";
 import { partWords } from "./parts";
 import { proofView } from "./proof";
 import { testState } from "./state.testing";
-import { storesView } from "./stores";
+import { partDetail, storesView } from "./stores";
 import { vanShape } from "./van";
 import { yardView } from "./yard";
 
@@ -149,29 +151,45 @@ describe("what the panel says of a job", () => {
   });
 });
 
+/** The part lines of the stores, as the page reads them. */
+const linesOf = (state: Parameters<typeof storesView>[0]) => unpacked<PartLine>(storesView(state).lines);
+
 describe("storesView", () => {
   it("orders lines by the day they are wanted, and says how late a promise is", () => {
     const state = testState((shop) =>
       Object.assign(job(shop, "OP-04").parts[0], { state: "promised", promisedAt: NOW + 1440, firstPromisedAt: NOW + 1440 }),
     );
     Object.assign(state.shop.builds[0].jobs.find((j) => j.code === "OP-04")!.parts[0], { promisedAt: at("2027-05-30T10:00") });
-    const view = storesView(state);
-    const line = view.lines.find((l) => l.id === "a.OP-04.part1")!;
+    const lines = linesOf(state);
+    const line = lines.find((l) => l.id === "a.OP-04.part1")!;
     expect(line.late).toBe(at("2027-05-30T11:00") - line.need!);
-    const needs = view.lines.map((l) => l.need ?? 1e12);
+    const needs = lines.map((l) => l.need ?? 1e12);
     expect(needs).toEqual([...needs].sort((a, b) => a - b));
   });
   it("says by when to order what is not ordered", () => {
     const state = testState((shop) => void (job(shop, "FU-02").parts[0].state = "needed"));
-    const line = storesView(state).lines.find((l) => l.id === "a.FU-02.part1")!;
+    const line = linesOf(state).find((l) => l.id === "a.FU-02.part1")!;
     expect(line.orderBy).toBe(line.need! - 60 - 10 * 1440);
     expect([line.sampleDays, line.samplesBy]).toEqual([0, null]);
     const chosen = testState((shop) => void Object.assign(job(shop, "FU-02").parts[0], { state: "needed", sampleDays: 6 }));
-    const sampled = storesView(chosen).lines.find((l) => l.id === "a.FU-02.part1")!;
+    const sampled = linesOf(chosen).find((l) => l.id === "a.FU-02.part1")!;
     expect([sampled.sampleDays, sampled.samplesBy]).toEqual([6, sampled.orderBy! - 6 * 1440]);
     expect(sampled.stake).toBe(Math.max(0, Math.ceil((NOW + (5 + 1 + 6) * 1440 + 60 - sampled.need!) / 1440)));
     const ordered = testState((shop) => void Object.assign(job(shop, "FU-02").parts[0], { state: "ordered", sampleDays: 6 }));
-    expect(storesView(ordered).lines.find((l) => l.id === "a.FU-02.part1")!.samplesBy).toBeNull();
+    expect(linesOf(ordered).find((l) => l.id === "a.FU-02.part1")!.samplesBy).toBeNull();
+  });
+  it("counts what a late part holds up, and lists it when it is opened", () => {
+    const state = testState((shop) => Object.assign(job(shop, "OP-04").parts[0], { state: "ordered", promisedAt: null }));
+    const line = linesOf(state).find((l) => l.id === "a.OP-04.part1")!;
+    const detail = partDetail(state, line.id)!;
+    expect(line.wake!.word).toMatch(/no date promised/);
+    expect(line.wake).toMatchObject({
+      locked: detail.locked.length,
+      harmless: detail.harmless.length,
+      trapping: detail.trapping.length,
+    });
+    expect(detail.locked.length).toBeGreaterThan(3);
+    expect(partDetail(state, "a.OP-04.part99")).toBeUndefined();
   });
   it("shows what a replan did to the handovers", () => {
     const state = testState();

@@ -2,20 +2,22 @@
 // Stores: every part line by the day it is wanted, from "not ordered" to "checked", and what a slip does.
 
 import Link from "next/link";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import type { PartState } from "@/core/workshop/state/model";
+import { count } from "@/core/workshop/state/say";
 import { Button } from "../kit/button";
 import { type Cell, saveCsv } from "../kit/csv";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
 import { LongList } from "../kit/long-list";
+import { unpacked } from "../kit/packed";
 import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { day, local, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useUrlChoice, useUrlText } from "../kit/use-url";
 import { PartForm } from "./part-form";
-import type { PartLine, StoresView } from "./view";
+import type { PartDetail, PartLine, StoresView } from "./view";
 
 const STATE: Record<PartState, string> = {
   needed: "to order",
@@ -59,7 +61,12 @@ type Row = { title: string; lines: number } | PartLine;
 /** Lines with the heads of their groups between them. */
 function rowsOf(lines: readonly PartLine[], group: (l: PartLine) => string, sorted: boolean): Row[] {
   const groups = new Map<string, PartLine[]>();
-  for (const l of lines) groups.set(group(l), [...(groups.get(group(l)) ?? []), l]);
+  for (const l of lines) {
+    const title = group(l);
+    const mine = groups.get(title);
+    if (mine) mine.push(l);
+    else groups.set(title, [l]);
+  }
   const titles = [...groups.keys()];
   if (sorted) titles.sort((a, b) => a.localeCompare(b));
   return titles.flatMap((title): Row[] => [{ title, lines: groups.get(title)!.length }, ...groups.get(title)!]);
@@ -81,14 +88,15 @@ const CSV_HEAD = ["part", "quantity", "build", "job", "supplier", "state", "want
 
 export function Stores({ view, part }: { view: StoresView; part?: string }) {
   const act = useAct();
-  const asked = view.lines.find((l) => l.id === part);
+  const all = useMemo(() => unpacked<PartLine>(view.lines), [view.lines]);
+  const asked = all.find((l) => l.id === part);
   const [filter, setFilter] = useUrlChoice("show", FILTER_NAMES, asked?.state === "checked" ? "all" : "open");
   const [order, setOrder] = useUrlChoice("by", ORDER_NAMES, "day");
   const [text, setText] = useUrlText("find");
   const [editing, setEditing] = useState<PartLine>();
   const test = FILTERS.find(([f]) => f === filter)![2];
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const lines = view.lines.filter(
+  const lines = all.filter(
     (l) => test(l, view.now) && words.every((w) => `${l.name} ${l.build} ${l.job} ${l.supplier}`.toLowerCase().includes(w)),
   );
   // What has to be ordered or asked for within the week: one call to each supplier, the most urgent first.
@@ -111,7 +119,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
                 onClick={() => setFilter(f)}
                 className={cx("h-8 px-3 whitespace-nowrap", filter === f && "bg-ink font-bold text-paper")}
               >
-                {label} <span className="opacity-75">{view.lines.filter((l) => t(l, view.now)).length}</span>
+                {label} <span className="opacity-75">{all.filter((l) => t(l, view.now)).length}</span>
               </button>
             ))}
           </fieldset>
@@ -165,9 +173,7 @@ export function Stores({ view, part }: { view: StoresView; part?: string }) {
           Stores: {FILTERS.find(([f]) => f === filter)![1].toLowerCase()}, {day(view.zone, view.now)}
         </h1>
         {lines.length === 0 && (
-          <p className="py-6 text-muted">
-            {view.lines.length ? "No line of that kind." : "No parts yet: they come with the jobs of a build."}
-          </p>
+          <p className="py-6 text-muted">{all.length ? "No line of that kind." : "No parts yet: they come with the jobs of a build."}</p>
         )}
         <LongList
           count={rows.length}
@@ -338,7 +344,7 @@ function Line({ l, view, marked, onEdit }: { l: PartLine; view: StoresView; mark
           Change
         </Button>
       </div>
-      {l.wake && <Wake wake={l.wake} />}
+      {l.wake && <Wake id={l.id} wake={l.wake} />}
     </div>
   );
 }
@@ -359,29 +365,45 @@ function Latest({ l, view }: { l: PartLine; view: StoresView }) {
   ));
 }
 
-/** What a late part locks in its build, what goes on meanwhile, and what had better not. */
-function Wake({ wake }: { wake: NonNullable<PartLine["wake"]> }) {
+/** What a late part locks in its build, what goes on meanwhile, and what had better not: in figures, job by job once it is opened. */
+function Wake({ id, wake }: { id: string; wake: NonNullable<PartLine["wake"]> }) {
+  const [detail, setDetail] = useState<PartDetail | null>();
+  const ask = () => {
+    if (detail) return;
+    fetch(`/api/stores/${encodeURIComponent(id)}`)
+      .then((r) => (r.ok ? (r.json() as Promise<PartDetail>) : null))
+      .then(setDetail)
+      .catch(() => setDetail(null));
+  };
   return (
-    <details className="col-span-full pl-[38px] text-[0.8125rem]">
+    <details className="col-span-full pl-[38px] text-[0.8125rem]" onToggle={(e) => e.currentTarget.open && ask()}>
       <summary className="cursor-pointer text-muted">
-        {wake.word} · {wake.locked.length} {wake.locked.length === 1 ? "job waits" : "jobs wait"} for it. {wake.harmless.length} can go on.
-        {wake.trapping.length > 0 && ` ${wake.trapping.length} would cover its place.`}
+        {wake.word} · {count(wake.locked, "job")} {wake.locked === 1 ? "waits" : "wait"} for it. {wake.harmless} can go on.
+        {wake.trapping > 0 && ` ${wake.trapping} would cover its place.`}
       </summary>
-      <dl className="mt-1 grid grid-cols-[90px_1fr] gap-x-3 gap-y-0.5">
-        <dt className="font-semibold">Waiting</dt>
-        <dd>{wake.locked.join(", ")}</dd>
-        <dt className="font-semibold text-green-text">Can go on</dt>
-        <dd>{wake.harmless.join(", ") || "nothing"}</dd>
-        <dt className="font-semibold text-signal-text">Would cover it</dt>
-        <dd>
-          {wake.trapping.length === 0 && "nothing"}
-          {wake.trapping.map((t) => (
-            <span key={t} className="block">
-              {t}
-            </span>
-          ))}
-        </dd>
-      </dl>
+      {detail === undefined && <p className="mt-1 text-muted">Looking which …</p>}
+      {detail === null && (
+        <p role="alert" className="mt-1 text-signal-text">
+          The server does not answer. Close and open this again.
+        </p>
+      )}
+      {detail && (
+        <dl className="mt-1 grid grid-cols-[90px_1fr] gap-x-3 gap-y-0.5">
+          <dt className="font-semibold">Waiting</dt>
+          <dd>{detail.locked.join(", ")}</dd>
+          <dt className="font-semibold text-green-text">Can go on</dt>
+          <dd>{detail.harmless.join(", ") || "nothing"}</dd>
+          <dt className="font-semibold text-signal-text">Would cover it</dt>
+          <dd>
+            {detail.trapping.length === 0 && "nothing"}
+            {detail.trapping.map((t) => (
+              <span key={t} className="block">
+                {t}
+              </span>
+            ))}
+          </dd>
+        </dl>
+      )}
     </details>
   );
 }

@@ -1,6 +1,7 @@
 // What stores shows: part lines by the date at which they are wanted.
 
 import type { CutOut, PartState } from "@/core/workshop/state/model";
+import type { Packed } from "../kit/packed";
 
 export interface PartLine {
   id: string;
@@ -35,13 +36,21 @@ export interface PartLine {
   fillsHole: "roof" | "wall" | null;
   cutOut: CutOut | null;
   /** What its lateness does in its build; null where it is not late and has a date. */
-  wake: { word: string; locked: string[]; harmless: string[]; trapping: string[] } | null;
+  wake: { word: string; locked: number; harmless: number; trapping: number } | null;
+}
+
+/** What a late part does in its build, job by job; asked for when it is opened. */
+export interface PartDetail {
+  locked: string[];
+  harmless: string[];
+  trapping: string[];
 }
 
 export interface StoresView {
   zone: string;
   now: number;
-  lines: PartLine[];
+  /** PartLine by PartLine. */
+  lines: Packed;
   /** Who can deliver, with what their deliveries were like. */
   suppliers: { id: string; name: string; record: string }[];
   stale: string | null;

@@ -2,7 +2,7 @@
 
 import type { Plan } from "../../plan/model";
 import { sayDay } from "../../plan/words";
-import { type Zone, zoneOf } from "../../time/zone";
+import { zoneOf } from "../../time/zone";
 import type { BuildRow, JobRow, PartRow, Shop } from "../state/model";
 import { count } from "../state/say";
 import { CLOSING } from "../state/van-zones";
@@ -81,20 +81,26 @@ function recordOf(shop: Shop, supplierId: string): SupplierRecord {
   return record;
 }
 
-/** What a part's lateness does within its build. `plan` is the one that is worked to. */
-export function partWake(shop: Shop, build: BuildRow, late: JobRow, part: PartRow, plan: Plan | undefined, now: number): Wake {
-  const zone = zoneOf(shop.workshop.zone);
+/** What the lateness of any of its parts does to a job within its build. `plan` is the one that is worked to. */
+export function lateWake(shop: Shop, build: BuildRow, late: JobRow, plan: Plan | undefined): Omit<Wake, "word"> {
   const locked = behind(build, late.id);
   const crew = crewsOf(plan);
   const open = build.jobs.filter((j) => j.state === "todo");
   return {
     locked: open.filter((j) => locked.has(j.id)),
     others: open.filter((j) => !locked.has(j.id)).map((job) => ({ job, trap: trap(late, job, crew, shop) })),
-    word: dateWord(shop, part, zone, now),
   };
 }
 
-function dateWord(shop: Shop, part: PartRow, zone: Zone, now: number): string {
+/** The same of one part, with what is known of its date. */
+export const partWake = (shop: Shop, build: BuildRow, late: JobRow, part: PartRow, plan: Plan | undefined, now: number): Wake => ({
+  ...lateWake(shop, build, late, plan),
+  word: dateWord(shop, part, now),
+});
+
+/** What is known of a part's date: nothing is "on time" that nobody has promised. */
+export function dateWord(shop: Shop, part: PartRow, now: number): string {
+  const zone = zoneOf(shop.workshop.zone);
   if (part.promisedAt !== null) return `promised ${sayDay(zone, part.promisedAt)}`;
   const supplier = shop.suppliers.find((s) => s.id === part.supplierId);
   const record = recordOf(shop, part.supplierId);
