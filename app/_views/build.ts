@@ -47,7 +47,7 @@ import { delaysNow } from "@/server/delays";
 import { keptOrders, libraryInUse, libraryOf } from "@/server/library";
 import { buildLog } from "@/server/log-lines";
 import type { State } from "@/server/planning";
-import type { BuildCard, BuildView, SheetJob } from "@/ui/build/view";
+import type { BuildCard, BuildView, SheetJob } from "@/ui/builds/view";
 import { papersView } from "./papers";
 import { partWords } from "./parts";
 import { shotViews } from "./shots";

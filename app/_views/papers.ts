@@ -16,7 +16,7 @@ import { TOUCH_WORDS } from "@/core/workshop/records/kinds/client";
 import { entriesOf } from "@/core/workshop/records/kinds/of";
 import type { BuildRow } from "@/core/workshop/state/model";
 import type { State } from "@/server/planning";
-import type { PapersView } from "@/ui/build/view";
+import type { PapersView } from "@/ui/builds/view";
 
 /** Boxes that wait to be counted, for the build's page and for the card. */
 export const boxesView = (b: Pick<BuildRow, "records" | "jobs">): PapersView["boxes"] =>

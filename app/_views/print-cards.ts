@@ -1,7 +1,7 @@
 // Fills a build's printed job cards.
 
 import QRCode from "qrcode";
-import type { BuildView, PrintCard } from "@/ui/build/view";
+import type { BuildView, PrintCard } from "@/ui/builds/view";
 import { near } from "@/ui/kit/time";
 
 /** One card a job, in the order of the sheet; `origin` is where a phone finds the workshop's server. */

@@ -2,7 +2,7 @@
 
 import { shotState } from "@/core/workshop/proof/proof";
 import type { JobRow } from "@/core/workshop/state/model";
-import type { ShotView } from "@/ui/build/view";
+import type { ShotView } from "@/ui/builds/view";
 
 /** `names` by user id; a photo of somebody not in it has no name with it. */
 export const shotViews = (j: Pick<JobRow, "shots">, names: ReadonlyMap<string, string>): ShotView[] =>

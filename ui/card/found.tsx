@@ -6,11 +6,11 @@ import { VIEW_LABEL } from "@/core/van/drawing";
 import { type MarkRecord, sayMark } from "@/core/workshop/bare-body/marks";
 import { type CircuitRecord, sayCircuit } from "@/core/workshop/openings/circuits";
 import { DECLARED_KINDS, type DeclaredKind, isDeclared } from "@/core/workshop/records/kinds/kinds";
-import { Boxes } from "../build/boxes";
-import { CircuitForm } from "../build/circuits";
-import { MarkForm } from "../build/marks-panel";
-import { DeclaredForm, type Entry } from "../build/record-list/form";
-import { RecordPhotos } from "../build/record-photos";
+import { MarkForm } from "../builds/bare-body/marks-panel";
+import { Boxes } from "../builds/openings/boxes";
+import { CircuitForm } from "../builds/openings/circuits";
+import { DeclaredForm, type Entry } from "../builds/records/form";
+import { RecordPhotos } from "../builds/records/record-photos";
 import { Dialog } from "../kit/dialog";
 import type { CardFound, CardJob } from "./view";
 

@@ -8,8 +8,8 @@ import { HOLE_SHOWS, HOLE_STEP_WORDS, nextStep } from "@/core/workshop/openings/
 import { isOpen, sendable } from "@/core/workshop/openings/holes";
 import { type Penetration, SHELL_STEPS } from "@/core/workshop/records/records";
 import { figure } from "@/core/workshop/state/house-figures";
-import { HoleChain } from "../build/hole-chain";
-import { RecordPhotos } from "../build/record-photos";
+import { HoleChain } from "../builds/openings/hole-chain";
+import { RecordPhotos } from "../builds/records/record-photos";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { inputClass } from "../kit/field";

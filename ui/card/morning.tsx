@@ -3,7 +3,7 @@
 
 import { useState } from "react";
 import type { DateMove } from "@/core/workshop/builds/previews";
-import { DateLines } from "../build/date-lines";
+import { DateLines } from "../builds/planning/date-lines";
 import { Button } from "../kit/button";
 import { send } from "../kit/send";
 import { wall } from "../kit/time";

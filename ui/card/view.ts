@@ -11,8 +11,8 @@ import type { Workshop } from "@/core/workshop/state/model";
 import type { KitLine } from "@/core/workshop/stores/kit";
 import type { RunningClock } from "@/core/workshop/today/clocks";
 import type { DayEnd } from "@/core/workshop/today/day-end";
-import type { BoxToCount } from "../build/boxes";
-import type { ShotView } from "../build/view";
+import type { BoxToCount } from "../builds/openings/boxes";
+import type { ShotView } from "../builds/view";
 import type { SheetCard } from "../setout/sheet-card";
 
 /** What was found and measured on the job's van and is still open, with the van as measured for its drawing. */

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { CHOICES } from "@/core/library/choices";
 import { conflictsOf } from "@/core/library/conflicts";
 import { DEFAULT_OPTIONS, type Options } from "@/core/library/options";
-import { Choices } from "../build/choices";
+import { Choices } from "../builds/choices";
 import { Button } from "../kit/button";
 import { Field } from "../kit/field";
 import { send } from "../kit/send";

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { myDrafts } from "@/server/drafts";
-import { BuildList } from "@/ui/build/list";
+import { BuildList } from "@/ui/builds/list";
 import { buildCards } from "../../_views/build";
 import { leadState } from "../../_views/state";
 import { requireLead } from "../../_views/who";

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { allUsers } from "@/server/people";
-import { FitterBuild } from "@/ui/build/fitter";
-import { BuildSheet } from "@/ui/build/sheet";
+import { FitterBuild } from "@/ui/builds/fitter";
+import { BuildSheet } from "@/ui/builds/sheet";
 import { buildView } from "../../../_views/build";
 import { fitterBuildView } from "../../../_views/fitter";
 import { userState } from "../../../_views/state";

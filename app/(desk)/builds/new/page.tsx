@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { myDrafts } from "@/server/drafts";
-import { type DraftData, NewBuild } from "@/ui/build/new-build";
+import { type DraftData, NewBuild } from "@/ui/builds/new-build";
 import { leadState } from "../../../_views/state";
 import { requireLead } from "../../../_views/who";
 

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { headers } from "next/headers";
 import { notFound } from "next/navigation";
 import { allUsers } from "@/server/people";
-import { PrintCards } from "@/ui/build/cards";
+import { PrintCards } from "@/ui/builds/cards";
 import { buildView } from "../../../../_views/build";
 import { printCards } from "../../../../_views/print-cards";
 import { leadState } from "../../../../_views/state";
