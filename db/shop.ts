@@ -4,15 +4,15 @@ import type { Pool } from "mysql2/promise";
 import { completeOptions } from "@/core/library/options";
 import type { BuildRecord } from "@/core/workshop/records/records";
 import type { BuildRow, ReadingRow, Shop, Workshop } from "@/core/workshop/state/model";
-import { loadFixings, loadFrameParts, loadGhosts, loadMarked, loadPractice, loadTimes, loadZoneRates } from "./history";
+import { loadLeaks } from "./house/leaks";
+import { loadTemplates } from "./house/templates";
 import { kept } from "./kept";
-import { loadLeaks } from "./leaks";
-import { loadBays, loadCalendars, loadFitters, loadSuppliers, loadTools, loadVans, loadWeather } from "./load-house";
-import { loadJobs } from "./load-jobs";
 import { type Conn, fromSql, fromSqlOrNull, rows } from "./pool";
 import { bool, grouped, json, num, type Raw, text } from "./raw";
-import { loadSheets } from "./setout";
-import { loadTemplates } from "./templates";
+import { loadSheets } from "./sheets/setout";
+import { loadFixings, loadFrameParts, loadGhosts, loadMarked, loadPractice, loadTimes, loadZoneRates } from "./state/history";
+import { loadBays, loadCalendars, loadFitters, loadSuppliers, loadTools, loadVans, loadWeather } from "./state/load-house";
+import { loadJobs } from "./state/load-jobs";
 
 export async function loadWorkshop(c: Conn | Pool): Promise<Workshop | undefined> {
   const [w] = await rows<Raw>(c, "SELECT * FROM workshop LIMIT 1");

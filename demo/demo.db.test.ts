@@ -10,7 +10,7 @@ import { buildDates } from "@/core/workshop/state/dates";
 import { toProblem } from "@/core/workshop/state/problem";
 import { closePool } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
-import { loadState } from "@/server/planning";
+import { loadState } from "@/server/planning/planning";
 import { demoState, loadDemo } from "./load";
 
 afterAll(closePool);

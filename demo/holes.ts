@@ -7,10 +7,10 @@ import { askedFor } from "../core/workshop/openings/holes";
 import type { Circuit, Penetration, PenetrationState, ShellZone, ShellZoneName } from "../core/workshop/records/records";
 import { SHELL_STEPS } from "../core/workshop/records/records";
 import type { BuildRow, JobRow, Shop } from "../core/workshop/state/model";
+import { insertTemplate, type TemplateFields } from "../db/house/templates";
 import { pool, transaction } from "../db/pool";
-import { addRecord } from "../db/records";
+import { addRecord } from "../db/records/records";
 import { loadShop } from "../db/shop";
-import { insertTemplate, type TemplateFields } from "../db/templates";
 
 /** Builds whose list of holes is kept, those of the client's own work with what that is. */
 const KEPT: Record<string, [title: string, data: Penetration] | undefined> = {

@@ -9,7 +9,7 @@ import type { DeclaredData, DeclaredKind } from "../core/workshop/records/kinds/
 import { DECLARED_KINDS } from "../core/workshop/records/kinds/kinds";
 import type { JobRow, Shop } from "../core/workshop/state/model";
 import { type Conn, pool, transaction } from "../db/pool";
-import { addRecord } from "../db/records";
+import { addRecord } from "../db/records/records";
 import { loadShop } from "../db/shop";
 import { LEAD } from "./people";
 

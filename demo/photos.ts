@@ -2,7 +2,7 @@
 
 import sharp from "sharp";
 import { random, seedOf } from "../core/rng";
-import { preparePhoto, type StoredPhoto } from "../server/prepare-photo";
+import { preparePhoto, type StoredPhoto } from "../server/proof/prepare-photo";
 
 const W = 960;
 const H = 720;

@@ -8,7 +8,7 @@ import { blankDraft, toInput } from "../core/setout/engine/form";
 import { sheetPrefill } from "../core/workshop/sheets/sheets";
 import type { BuildRow, JobRow, Shop } from "../core/workshop/state/model";
 import { type Conn, transaction } from "../db/pool";
-import { writeSecond, writeSheet } from "../db/setout";
+import { writeSecond, writeSheet } from "../db/sheets/setout";
 import { loadShop } from "../db/shop";
 
 const BUILD = "night-bakery";

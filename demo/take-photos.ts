@@ -2,8 +2,8 @@
 
 import { v7 } from "uuid";
 import { DAY } from "../core/time/zone";
-import { storePhoto } from "../db/photos";
 import { insert, pool, toSql, transaction } from "../db/pool";
+import { storePhoto } from "../db/proof/photos";
 import { loadShop } from "../db/shop";
 import { LEAD } from "./people";
 import { drawPhoto } from "./photos";

@@ -3,10 +3,10 @@
 import { randomBytes } from "node:crypto";
 import { readFile } from "node:fs/promises";
 import type { IncomingMessage, ServerResponse } from "node:http";
-import { type Door, doorOf, refusedAt } from "@/server/access";
-import { log } from "@/server/log";
+import { type Door, doorOf, refusedAt } from "@/server/access/access";
+import { sameOrigin, type User, userOf } from "@/server/access/session";
 import { Refusal } from "@/server/refusal";
-import { sameOrigin, type User, userOf } from "@/server/session";
+import { log } from "@/server/running/log";
 import { cleanHeaders, DATA_POLICY, type Origin, pagePolicy, safeHeaders } from "./headers";
 import { isReady } from "./health";
 import { refusedRequests, requests } from "./metrics";

@@ -2,7 +2,7 @@
 
 import { schemaVersion } from "@/db/migrate-version";
 import { pool } from "@/db/pool";
-import { diskFree, LEAST_DISK } from "@/server/disk";
+import { diskFree, LEAST_DISK } from "@/server/running/disk";
 
 export interface Ready {
   ready: boolean;

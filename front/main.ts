@@ -6,8 +6,8 @@ import { createServer } from "node:http";
 import path from "node:path";
 import next from "next";
 import { pool, queries } from "@/db/pool";
-import { startHousekeeping } from "@/server/housekeeping";
-import { log } from "@/server/log";
+import { startHousekeeping } from "@/server/running/housekeeping";
+import { log } from "@/server/running/log";
 import { makeFront } from "./front";
 import { serveMetrics } from "./metrics";
 

@@ -2,9 +2,9 @@
 
 import { createServer, type Server } from "node:http";
 import { Counter, collectDefaultMetrics, Gauge, Histogram, Registry } from "prom-client";
+import { newestSafekeeping } from "@/db/access/safekeeping";
 import { pool, poolUse, queries, retried } from "@/db/pool";
-import { newestSafekeeping } from "@/db/safekeeping";
-import { log } from "@/server/log";
+import { log } from "@/server/running/log";
 import { changesWaiting } from "@/server/writing";
 
 const registry = new Registry();

@@ -4,7 +4,7 @@
 import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { closePool, pool, rows } from "@/db/pool";
-import { doorOf, HANDLERS, PAGES } from "@/server/access";
+import { doorOf, HANDLERS, PAGES } from "@/server/access/access";
 import { actions } from "@/server/api";
 import { base, Person } from "./people";
 import { routes } from "./tree";

@@ -3,9 +3,9 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from "node:fs";
 import path from "node:path";
 import mysql from "mysql2/promise";
+import { addSafekeeping, newestSafekeeping } from "../db/access/safekeeping";
 import { nodesOf } from "../db/address";
 import { makePool } from "../db/pool";
-import { addSafekeeping, newestSafekeeping } from "../db/safekeeping";
 import { writeBackup } from "./backup";
 import { verifyBackup } from "./backup-file";
 import { diskFree } from "./database";

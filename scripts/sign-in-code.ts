@@ -1,8 +1,8 @@
 // ./wide-lane sign-in-code LOGIN: a code for somebody who can't get in any more, made by whoever has the machine.
 
+import { addAudit, endSessionsOf, setReset, userByLogin } from "../db/access/users";
 import { closePool, pool, transaction } from "../db/pool";
-import { addAudit, endSessionsOf, setReset, userByLogin } from "../db/users";
-import { cleanCode, hashPassword, newCode } from "../server/password";
+import { cleanCode, hashPassword, newCode } from "../server/access/password";
 import { readArgs } from "./args";
 import { withDatabase } from "./client";
 import { Stop } from "./stop";

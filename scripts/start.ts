@@ -2,7 +2,7 @@
 
 import path from "node:path";
 import { closePool } from "../db/pool";
-import { firstRun } from "../server/first-run";
+import { firstRun } from "../server/access/first-run";
 import { readArgs } from "./args";
 import { runUntilStopped } from "./run";
 

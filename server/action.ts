@@ -3,12 +3,12 @@
 import { InputError, reader } from "@/core/plan/fault";
 import { farFault } from "@/core/time/bounds";
 import { type Zone, zoneOf } from "@/core/time/zone";
+import { type User, userById } from "@/db/access/users";
 import { addEvent, type EventInput } from "@/db/events";
 import type { Conn } from "@/db/pool";
 import { loadWorkshop } from "@/db/shop";
-import { type User, userById } from "@/db/users";
 import { nowMinute } from "./clock";
-import { markStale } from "./planning";
+import { markStale } from "./planning/planning";
 import { badField, Refusal } from "./refusal";
 import { writing } from "./writing";
 

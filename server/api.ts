@@ -1,7 +1,8 @@
 // All actions of the server, and the one place that answers a request for one.
 
 import { cappedFaults, InputError } from "@/core/plan/fault";
-import type { User } from "@/db/users";
+import type { User } from "@/db/access/users";
+import { mayReach } from "./access/works-on";
 import { type Action, sentence } from "./action";
 import { accountActions } from "./actions/account";
 import { shellActions } from "./actions/bare-body";
@@ -31,9 +32,8 @@ import { toolActions } from "./actions/tools";
 import { userActions } from "./actions/users";
 import { workshopActions } from "./actions/workshop";
 import { databaseRefusal } from "./database-words";
-import { log } from "./log";
 import { Refusal } from "./refusal";
-import { mayReach } from "./works-on";
+import { log } from "./running/log";
 import { once } from "./writing";
 
 export const actions: readonly Action[] = [

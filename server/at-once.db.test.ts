@@ -2,11 +2,11 @@
 
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
+import type { User } from "@/db/access/users";
 import { closePool, pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
-import type { User } from "@/db/users";
 import { perform } from "./api";
-import { libraryInUse } from "./library";
+import { libraryInUse } from "./state/library";
 import { house, lead, post } from "./testing";
 
 let users: User[];

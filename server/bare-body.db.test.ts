@@ -6,11 +6,11 @@ import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { penetrationsIn } from "@/core/workshop/openings/holes";
 import type { ShellZone } from "@/core/workshop/records/records";
 import { obstacles } from "@/core/workshop/starts/ready";
+import type { User } from "@/db/access/users";
 import { pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
-import type { User } from "@/db/users";
 import { perform } from "./api";
-import { addRecordPhoto } from "./photos";
+import { addRecordPhoto } from "./proof/photos";
 import { house, lead, pathsOf, post, refused } from "./testing";
 
 let ines: User;

@@ -4,12 +4,12 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { askedJobs } from "@/core/workshop/builds/asked-work";
 import { supplierRecord } from "@/core/workshop/stores/supplier-record";
+import type { User } from "@/db/access/users";
+import { saveForecast } from "@/db/house/weather";
 import { pool, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
-import type { User } from "@/db/users";
-import { saveForecast } from "@/db/weather";
 import { perform } from "./api";
-import { loadState, replan } from "./planning";
+import { loadState, replan } from "./planning/planning";
 import { house, lead, pathsOf, post, refused } from "./testing";
 
 let ines: User;

@@ -5,15 +5,15 @@ import os from "node:os";
 import path from "node:path";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
+import type { User } from "@/db/access/users";
 import { forgetKept } from "@/db/kept";
 import { closePool, pool, rows } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
-import type { User } from "@/db/users";
 import { bundleWorker } from "@/scripts/worker-bundle";
+import { firstRun } from "./access/first-run";
 import { perform } from "./api";
-import { delaysNow } from "./delays";
-import { firstRun } from "./first-run";
-import { loadState } from "./planning";
+import { delaysNow } from "./planning/delays";
+import { loadState } from "./planning/planning";
 
 const lead: User = { id: "lead", login: "lead", name: "Lead", role: "lead", fitterId: null, retired: false, version: 1 };
 const act = (method: "POST" | "PATCH" | "DELETE", p: string, body: unknown = {}) =>

@@ -9,12 +9,12 @@ import type { DeclaredKind } from "@/core/workshop/records/kinds/kinds";
 import { entriesOf } from "@/core/workshop/records/kinds/of";
 import { obstacles } from "@/core/workshop/starts/ready";
 import { toProblem } from "@/core/workshop/state/problem";
-import { loadDelays } from "@/db/delays";
+import type { User } from "@/db/access/users";
+import { loadDelays } from "@/db/planning/delays";
 import { insert, pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
-import type { User } from "@/db/users";
 import { perform } from "./api";
-import { addRecordPhoto } from "./photos";
+import { addRecordPhoto } from "./proof/photos";
 import { house, lead, pathsOf, post, refused } from "./testing";
 
 let ines: User;

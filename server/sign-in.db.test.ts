@@ -2,14 +2,14 @@
 
 import { Secret, TOTP } from "otpauth";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { auditLog, endSessionsOf, type User } from "@/db/access/users";
 import { closePool, pool, rows, run } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
-import { auditLog, endSessionsOf, type User } from "@/db/users";
+import { firstRun } from "./access/first-run";
+import { cookieName, setCookie, signOut, userOfToken } from "./access/session";
+import { type From, type SignIn, signIn, signInDemo } from "./access/sign-in";
 import { perform } from "./api";
-import { firstRun } from "./first-run";
 import { Refusal } from "./refusal";
-import { cookieName, setCookie, signOut, userOfToken } from "./session";
-import { type From, type SignIn, signIn, signInDemo } from "./sign-in";
 import { lead as leadOf } from "./testing";
 
 const GOOD = "kettle plinth orbit mustard";

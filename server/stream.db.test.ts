@@ -10,11 +10,11 @@ import { readPlan, readProblem } from "@/core/plan/read";
 import { closePool, insert, pool, run, transaction } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
 import { bundleWorker } from "@/scripts/worker-bundle";
+import { firstRun } from "./access/first-run";
+import { begin } from "./access/session";
 import { perform } from "./api";
-import { firstRun } from "./first-run";
-import { currentProblem, loadState, markStale, otherAnswer, replan, tryGains, tryWish } from "./planning";
-import { begin } from "./session";
-import { streamLines } from "./stream";
+import { currentProblem, loadState, markStale, otherAnswer, replan, tryGains, tryWish } from "./planning/planning";
+import { streamLines } from "./planning/stream";
 
 const lead = { id: "lead", login: "lead", name: "Lead", role: "lead" as const, fitterId: null, retired: false, version: 1 };
 let token = "";

@@ -4,12 +4,12 @@ import { mkdtempSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { InputError } from "@/core/plan/fault";
+import type { User } from "@/db/access/users";
 import { insert, pool } from "@/db/pool";
 import { freshDatabase } from "@/db/testing";
-import type { User } from "@/db/users";
 import { bundlePhotoWorker, bundleWorker } from "@/scripts/worker-bundle";
+import { firstRun } from "./access/first-run";
 import { perform } from "./api";
-import { firstRun } from "./first-run";
 import { Refusal } from "./refusal";
 
 export const lead: User = { id: "lead", login: "lead", name: "Lead", role: "lead", fitterId: null, retired: false, version: 1 };

@@ -7,11 +7,11 @@ import { decisions } from "@/core/workshop/builds/decisions";
 import type { OptionPreview } from "@/core/workshop/builds/previews";
 import { obstacles } from "@/core/workshop/starts/ready";
 import { toProblem } from "@/core/workshop/state/problem";
+import type { User } from "@/db/access/users";
 import { insert, pool, rows, run } from "@/db/pool";
 import { loadShop } from "@/db/shop";
-import type { User } from "@/db/users";
 import { perform } from "./api";
-import { droppable } from "./drop-options";
+import { droppable } from "./builds/drop-options";
 import { house, lead, pathsOf, post, refused } from "./testing";
 
 const NOW = Date.parse("2026-11-25T10:42Z") / 60_000;

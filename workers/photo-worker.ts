@@ -1,7 +1,7 @@
 // Worker thread that reads pictures, one after the other: decoding and looking at one takes a good part of a second.
 
 import { parentPort } from "node:worker_threads";
-import { preparePhoto } from "@/server/prepare-photo";
+import { preparePhoto } from "@/server/proof/prepare-photo";
 import { Refusal } from "@/server/refusal";
 
 parentPort?.on("message", (input: Uint8Array) => {

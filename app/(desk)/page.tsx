@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { figure } from "@/core/workshop/state/house-figures";
-import { delaysNow } from "@/server/delays";
+import { delaysNow } from "@/server/planning/delays";
 import { Yard } from "@/ui/yard/yard";
 import { allOpenChoices } from "../_views/open-choices";
 import { leadState } from "../_views/state";

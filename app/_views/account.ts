@@ -1,7 +1,7 @@
 // Fills the page of one's own account.
 
-import { ownAccount } from "@/server/people";
-import type { User } from "@/server/session";
+import { ownAccount } from "@/server/access/people";
+import type { User } from "@/server/access/session";
 import type { AccountView } from "@/ui/account/view";
 
 export async function accountView(user: User): Promise<AccountView> {

@@ -6,7 +6,7 @@ import { jobSheets, outcomeOf, secondFault, sheetsMissing } from "@/core/worksho
 import { sheetNotices } from "@/core/workshop/sheets/sheets";
 import { figure } from "@/core/workshop/state/house-figures";
 import type { BuildRow, JobRow } from "@/core/workshop/state/model";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import type { CardJob } from "@/ui/card/view";
 import type { SheetCard } from "@/ui/setout/sheet-card";
 

@@ -32,7 +32,7 @@ import { buildsOf } from "@/core/workshop/state/seen-by";
 import { byStep, kitLines } from "@/core/workshop/stores/kit";
 import { bondClocks, runningClocks } from "@/core/workshop/today/clocks";
 import { dayEnd } from "@/core/workshop/today/day-end";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import type { CardJob, CardView } from "@/ui/card/view";
 import { DEED, overBox } from "./build";
 import { cardSheets } from "./card-sheets";

@@ -4,7 +4,7 @@ import { findCalculator } from "@/core/setout/calculators";
 import { jobSheets } from "@/core/workshop/sheets/job-sheets";
 import type { BuildRow, JobRow } from "@/core/workshop/state/model";
 import { kitLines } from "@/core/workshop/stores/kit";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import type { FitterBuildView } from "@/ui/builds/fitter-view";
 import type { KitsView } from "@/ui/stores/kits-view";
 import { buildView } from "./build";

@@ -1,7 +1,7 @@
 // Fills the frame: workshop, user, clock, counts.
 
 import { shotState } from "@/core/workshop/proof/proof";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import type { FrameView } from "@/ui/frame/view";
 
 export function frameView(state: State, user: FrameView["user"]): FrameView {

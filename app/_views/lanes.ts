@@ -18,7 +18,7 @@ import { factJobs } from "@/core/workshop/state/facts";
 import type { JobRow } from "@/core/workshop/state/model";
 import { crewNames, placeName, sayMinutes } from "@/core/workshop/state/say";
 import { bestBond, blockedMinutes } from "@/core/workshop/today/bond";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import type { JobCard, JobDetail, LanesView } from "@/ui/lanes/view";
 import { vanShape } from "./van";
 

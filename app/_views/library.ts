@@ -3,8 +3,8 @@
 import { diffLibraries } from "@/core/library/check-library";
 import { library } from "@/core/library/library";
 import { lackingRoles, ROLES } from "@/core/library/roles";
-import { allVersions, libraryInUse } from "@/server/library";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
+import { allVersions, libraryInUse } from "@/server/state/library";
 import type { LibraryView } from "@/ui/library/view";
 
 export async function libraryView({ shop, now }: State): Promise<LibraryView> {

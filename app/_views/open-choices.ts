@@ -1,8 +1,8 @@
 // The choices that clients have not made, of every build in the shop.
 
 import { type OpenChoice, openChoices } from "@/core/workshop/builds/open-choices";
-import { libraryOf } from "@/server/library";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
+import { libraryOf } from "@/server/state/library";
 
 /** By build; builds without an open choice are left out. */
 export async function allOpenChoices({ shop, zone, working, published }: State): Promise<Map<string, OpenChoice[]>> {

@@ -15,7 +15,7 @@ import { cableEndsAsked } from "@/core/workshop/records/cable-ends";
 import { TOUCH_WORDS } from "@/core/workshop/records/kinds/client";
 import { entriesOf } from "@/core/workshop/records/kinds/of";
 import type { BuildRow } from "@/core/workshop/state/model";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import type { PapersView } from "@/ui/builds/view";
 
 /** Boxes that wait to be counted, for the build's page and for the card. */

@@ -3,7 +3,7 @@
 import { shotState } from "@/core/workshop/proof/proof";
 import type { JobRow } from "@/core/workshop/state/model";
 import { crewNames } from "@/core/workshop/state/say";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import type { OpenShot, ProofView, WaitingPhoto } from "@/ui/proof/view";
 
 export function proofView(state: State, userNames: ReadonlyMap<string, string>): ProofView {

@@ -25,7 +25,7 @@ import { obstacles } from "@/core/workshop/starts/ready";
 import type { BuildRow, Shop } from "@/core/workshop/state/model";
 import { toProblem } from "@/core/workshop/state/problem";
 import { done, job, NOW, PLAIN, testBuild, testShop } from "@/core/workshop/testing/shop";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import { buildCards } from "./build";
 import { jobDetail, lanesView } from "./lanes";
 import { papersView } from "./papers";

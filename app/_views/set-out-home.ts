@@ -3,7 +3,7 @@
 import type { Entry } from "@/core/library/library";
 import { findCalculator } from "@/core/setout/calculators";
 import { numbersNeeded, soonestBuild } from "@/core/workshop/sheets/needed-next";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import type { SetOutHomeView } from "@/ui/setout/home-view";
 import { vanShape } from "./van";
 

@@ -9,8 +9,8 @@ import { sheetNotices, sheetPrefill } from "@/core/workshop/sheets/sheets";
 import { figure } from "@/core/workshop/state/house-figures";
 import type { JobRow, SheetRow } from "@/core/workshop/state/model";
 import { claimOf } from "@/core/workshop/stores/claims";
-import type { State } from "@/server/planning";
-import { versionsOf } from "@/server/setout";
+import type { State } from "@/server/planning/planning";
+import { versionsOf } from "@/server/sheets/setout";
 import type { KeptSheet, SetOutView } from "@/ui/setout/view";
 
 export async function setOutView(

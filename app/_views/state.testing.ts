@@ -4,7 +4,7 @@ import { makePlan } from "@/core/plan/planner";
 import { readProblem } from "@/core/plan/read";
 import { nameParts, toProblem } from "@/core/workshop/state/problem";
 import { done, job, NOW, testBuild, testShop, zone } from "@/core/workshop/testing/shop";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 
 export function testState(change: (shop: State["shop"]) => void = () => undefined): State {
   const shop = testShop([testBuild("a"), { ...testBuild("b"), at: "yard" }]);

@@ -2,8 +2,8 @@
 
 import { cache } from "react";
 import { buildsOf } from "@/core/workshop/state/seen-by";
-import { loadState, type State } from "@/server/planning";
-import type { User } from "@/server/session";
+import type { User } from "@/server/access/session";
+import { loadState, type State } from "@/server/planning/planning";
 import { requireLead, requireUser } from "./who";
 
 const load = cache(loadState);

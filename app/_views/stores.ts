@@ -7,7 +7,7 @@ import type { BuildRow, JobRow, PartRow } from "@/core/workshop/state/model";
 import { dateWord, lateWake } from "@/core/workshop/stores/late-part";
 import { availableFrom, isUnit } from "@/core/workshop/stores/parts";
 import { saySupplier, supplierRecord } from "@/core/workshop/stores/supplier-record";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import { packed } from "@/ui/kit/packed";
 import type { PartDetail, PartLine, StoresView } from "@/ui/stores/view";
 

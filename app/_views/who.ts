@@ -2,7 +2,7 @@
 
 import { cookies, headers } from "next/headers";
 import { redirect } from "next/navigation";
-import { cookieName, type User, userOfToken } from "@/server/session";
+import { cookieName, type User, userOfToken } from "@/server/access/session";
 
 /** Who is signed in; undefined: nobody. */
 export async function currentUser(): Promise<User | undefined> {

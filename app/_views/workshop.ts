@@ -15,9 +15,9 @@ import { inUse } from "@/core/workshop/starts/tools";
 import type { BayRow, Span } from "@/core/workshop/state/model";
 import { sayMinutes } from "@/core/workshop/state/say";
 import { saySupplier, supplierRecord } from "@/core/workshop/stores/supplier-record";
-import { diskFree, LOW_DISK } from "@/server/disk";
-import { accessAndBackups, allUsers } from "@/server/people";
-import type { State } from "@/server/planning";
+import { accessAndBackups, allUsers } from "@/server/access/people";
+import type { State } from "@/server/planning/planning";
+import { diskFree, LOW_DISK } from "@/server/running/disk";
 import type { WorkshopView } from "@/ui/workshop/view";
 
 const WEEKS = 5;

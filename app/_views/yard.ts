@@ -16,7 +16,7 @@ import { windWords } from "@/core/workshop/starts/wind";
 import { buildDates } from "@/core/workshop/state/dates";
 import type { BuildRow, JobRow, Shop } from "@/core/workshop/state/model";
 import { crewNames, fitterName, initials, placeName } from "@/core/workshop/state/say";
-import type { State } from "@/server/planning";
+import type { State } from "@/server/planning/planning";
 import { stageOf } from "@/ui/kit/stage";
 import { near } from "@/ui/kit/time";
 import type { ZoneMark } from "@/ui/van/plan";

@@ -1,9 +1,9 @@
 // What every route handler does first and last: who asks, from where, how long the body may be, and how a fault is answered.
 
 import type { NextRequest } from "next/server";
+import { sameOrigin, type User, userOf } from "@/server/access/session";
 import { answerError } from "@/server/api";
 import { Refusal } from "@/server/refusal";
-import { sameOrigin, type User, userOf } from "@/server/session";
 
 const DEEPEST = 60;
 

@@ -1,9 +1,9 @@
 // Takes the upload of a photo: who may, and what is wrong with it. How long it may be the front has seen to.
 
 import type { NextRequest } from "next/server";
-import { inPhotoTurn, MAX_BYTES } from "@/server/photos";
+import type { User } from "@/server/access/session";
+import { inPhotoTurn, MAX_BYTES } from "@/server/proof/photos";
 import { Refusal } from "@/server/refusal";
-import type { User } from "@/server/session";
 import { once } from "@/server/writing";
 import { answering, requireOwnPage, requireUser } from "./answer";
 

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { allUsers } from "@/server/people";
+import { allUsers } from "@/server/access/people";
 import { BenchCard } from "@/ui/card/bench-card";
 import { cardView } from "../_views/card";
 import { userState } from "../_views/state";

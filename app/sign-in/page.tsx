@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
-import { doorPlate } from "@/server/people";
+import { doorPlate } from "@/server/access/people";
 import { SignIn } from "@/ui/sign-in/sign-in";
 import { currentUser } from "../_views/who";
 

@@ -5,13 +5,13 @@ import { buildNetwork } from "../../core/library/network";
 import { zoneOf } from "../../core/time/zone";
 import { vans } from "../../core/van/model";
 import { freshJob } from "../../core/workshop/state/from-network";
-import { insertBuild } from "../../db/build-network";
-import { addBay, addFitter, setSkills } from "../../db/house";
-import { currentLibrary } from "../../db/library";
+import { insertBuild } from "../../db/builds/build-network";
+import { addBay, addFitter, setSkills } from "../../db/house/house";
+import { currentLibrary } from "../../db/house/library";
 import { insert, pool, rows, run, toSql, transaction } from "../../db/pool";
 import { builds as made, suppliers, workshop } from "../../demo/people";
 import { nowMinute } from "../../server/clock";
-import { publish, replan } from "../../server/planning";
+import { publish, replan } from "../../server/planning/planning";
 
 const DAY = 1440;
 /** One fitter and one bay more for so many builds. */

@@ -201,7 +201,7 @@ async function demoProblem(): Promise<Problem> {
       import("../../db/migrate"),
       import("../../demo/load"),
       import("../../db/pool"),
-      import("../../server/planning"),
+      import("../../server/planning/planning"),
     ]);
     await migrate(database.url);
     await loadDemo();

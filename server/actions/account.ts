@@ -1,7 +1,6 @@
 // Acts on one's own account: a new password, the second factor, the devices one is signed in on.
 
 import QRCode from "qrcode";
-import { pool, transaction } from "@/db/pool";
 import {
   addAudit,
   brake,
@@ -13,11 +12,12 @@ import {
   setPassword,
   setSecond,
   type User,
-} from "@/db/users";
+} from "@/db/access/users";
+import { pool, transaction } from "@/db/pool";
+import { fits, hashPassword, judge, MOST_LENGTH } from "../access/password";
+import { newSecret, stepOf, takesCode } from "../access/second-factor";
 import { action, body, change } from "../action";
-import { fits, hashPassword, judge, MOST_LENGTH } from "../password";
 import { badField, Refusal } from "../refusal";
-import { newSecret, stepOf, takesCode } from "../second-factor";
 
 const password = { type: "string", minLength: 1, maxLength: MOST_LENGTH };
 const code = { type: "string", minLength: 6, maxLength: 20 };

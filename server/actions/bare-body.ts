@@ -15,7 +15,7 @@ import {
   type ShellZoneName,
 } from "@/core/workshop/records/records";
 import type { BuildRow, Shop } from "@/core/workshop/state/model";
-import { addRecord, setRecordData } from "@/db/records";
+import { addRecord, setRecordData } from "@/db/records/records";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
 import { badField, Refusal } from "../refusal";

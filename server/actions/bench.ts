@@ -4,11 +4,11 @@ import { v7 } from "uuid";
 import { countFault, maySign, signFault } from "@/core/workshop/starts/first-piece";
 import { releaseFault } from "@/core/workshop/starts/released";
 import { figure } from "@/core/workshop/state/house-figures";
-import { addRemainder, answerQuestion, closeRemainder, setPieces, waiveStep } from "@/db/jobs";
-import { releaseJob, signFirstPiece } from "@/db/release";
+import { addRemainder, answerQuestion, closeRemainder, setPieces, waiveStep } from "@/db/builds/jobs";
+import { releaseJob, signFirstPiece } from "@/db/proof/release";
+import { worksOn } from "../access/works-on";
 import { action, body, change, is } from "../action";
 import { Refusal } from "../refusal";
-import { worksOn } from "../works-on";
 import { find, log, mayAct } from "./jobs";
 
 export const benchActions = [

@@ -11,15 +11,15 @@ import { notOurs } from "@/core/workshop/builds/other-trades";
 import { notWatertight } from "@/core/workshop/openings/holes";
 import { hotWorkStop } from "@/core/workshop/openings/hot-work";
 import { freshJob } from "@/core/workshop/state/from-network";
-import { insertBuild } from "@/db/build-network";
-import { openJobs, setPlace } from "@/db/builds";
-import { deleteDraft } from "@/db/drafts";
-import { currentLibrary } from "@/db/library";
+import { insertBuild } from "@/db/builds/build-network";
+import { openJobs, setPlace } from "@/db/builds/builds";
+import { deleteDraft } from "@/db/builds/drafts";
+import { currentLibrary } from "@/db/house/library";
 import { toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, change, instant, is } from "../action";
+import { type NewBuildAsk, tryBuild } from "../builds/new-build";
 import { editRow } from "../edits";
-import { type NewBuildAsk, tryBuild } from "../new-build";
 import { badField, Refusal } from "../refusal";
 
 interface NewBuild {

@@ -4,8 +4,8 @@ import type { DateMove } from "@/core/workshop/builds/previews";
 import { nextMorning, TRIED, type Tried, withCourse } from "@/core/workshop/planning/courses";
 import { toProblem } from "@/core/workshop/state/problem";
 import { action, body } from "../action";
-import { datesOf } from "../dates-with";
-import { loadState } from "../planning";
+import { datesOf } from "../planning/dates-with";
+import { loadState } from "../planning/planning";
 import { Refusal } from "../refusal";
 
 export const courseActions = [

@@ -1,7 +1,7 @@
 // Builds that are being added: kept as they are typed, to go on with later.
 
 import { v7 } from "uuid";
-import { deleteDraft, saveDraft } from "@/db/drafts";
+import { deleteDraft, saveDraft } from "@/db/builds/drafts";
 import { action, body, change, is } from "../action";
 import { Refusal } from "../refusal";
 

@@ -4,12 +4,12 @@ import { askedJobs } from "@/core/workshop/builds/asked-work";
 import { type AskedJob, isExtra, withExtra } from "@/core/workshop/builds/extra-work";
 import { rejoined } from "@/core/workshop/planning/split";
 import type { BuildRow, Shop } from "@/core/workshop/state/model";
-import { dropJob, insertJobs, insertLinks } from "@/db/build-network";
+import { dropJob, insertJobs, insertLinks } from "@/db/builds/build-network";
+import { setShare } from "@/db/builds/split";
 import { loadShop } from "@/db/shop";
-import { setShare } from "@/db/split";
 import { action, body, change, is } from "../action";
-import { datesWith } from "../dates-with";
-import { loadState } from "../planning";
+import { datesWith } from "../planning/dates-with";
+import { loadState } from "../planning/planning";
 import { Refusal } from "../refusal";
 import { find, log } from "./jobs";
 

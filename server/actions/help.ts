@@ -3,10 +3,10 @@
 import { comesTo, type Help, hasSkill, helpOf } from "@/core/workshop/planning/second-hand";
 import { crewBarred } from "@/core/workshop/starts/barred";
 import type { JobRow, Shop } from "@/core/workshop/state/model";
-import { freeFromJob, helpChanged, joinJob, takeBackHelp } from "@/db/helpers";
-import { loadPlan } from "@/db/plans";
+import type { User } from "@/db/access/users";
+import { freeFromJob, helpChanged, joinJob, takeBackHelp } from "@/db/builds/helpers";
+import { loadPlan } from "@/db/planning/plans";
 import { toSql } from "@/db/pool";
-import type { User } from "@/db/users";
 import { action, body, type Change, change, is } from "../action";
 import { Refusal } from "../refusal";
 import { find, log, mayAct } from "./jobs";

@@ -8,16 +8,16 @@ import { beginners, behindMinutes, crewAsked as crewAskedOf, helperAmong } from 
 import { batchLocked } from "@/core/workshop/starts/first-piece";
 import { startObstacles } from "@/core/workshop/starts/ready";
 import type { JobRow, Shop } from "@/core/workshop/state/model";
-import { setCrew, stopCrew } from "@/db/helpers";
-import { addRemark, beginJob, reopenJob, settleRemark, stopJob, tickStep, unbeginJob } from "@/db/jobs";
-import { setPinFitters } from "@/db/pins";
-import { loadPlan } from "@/db/plans";
+import type { User } from "@/db/access/users";
+import { setCrew, stopCrew } from "@/db/builds/helpers";
+import { addRemark, beginJob, reopenJob, settleRemark, stopJob, tickStep, unbeginJob } from "@/db/builds/jobs";
+import { setPinFitters } from "@/db/planning/pins";
+import { loadPlan } from "@/db/planning/plans";
 import { toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
-import type { User } from "@/db/users";
 import { action, body, type Change, change, instant, is } from "../action";
 import { editRow } from "../edits";
-import { hotWorkBegin, hotWorkEnd, hotWorkUndo } from "../hot-work";
+import { hotWorkBegin, hotWorkEnd, hotWorkUndo } from "../openings/hot-work";
 import { Refusal } from "../refusal";
 
 export interface Found {

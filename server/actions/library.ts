@@ -5,13 +5,13 @@ import { dropJob, putJob } from "@/core/library/edit-library";
 import { type Entry, library, libraryFile, readLibraryFile } from "@/core/library/library";
 import { lackingRoles } from "@/core/library/roles";
 import { InputError } from "@/core/plan/fault";
-import { addLibraryVersion, currentLibrary } from "@/db/library";
-import type { User } from "@/db/users";
+import type { User } from "@/db/access/users";
+import { addLibraryVersion, currentLibrary } from "@/db/house/library";
 import { action, body, change, is } from "../action";
-import { allVersions, libraryInUse, libraryOf } from "../library";
-import { readLibraryInThread } from "../plan-thread";
-import { loadState } from "../planning";
+import { readLibraryInThread } from "../planning/plan-thread";
+import { loadState } from "../planning/planning";
 import { Refusal } from "../refusal";
+import { allVersions, libraryInUse, libraryOf } from "../state/library";
 
 const code = { type: "string", pattern: "^[A-Z]{2}-\\d{2}$" };
 

@@ -2,11 +2,11 @@
 
 import { nextMorning, withMorning } from "@/core/workshop/planning/courses";
 import { toProblem } from "@/core/workshop/state/problem";
-import { setPinStart } from "@/db/pins";
+import { setPinStart } from "@/db/planning/pins";
 import { toSql } from "@/db/pool";
 import { action, body, change, instant, is } from "../action";
-import { planWith } from "../dates-with";
-import { loadState } from "../planning";
+import { planWith } from "../planning/dates-with";
+import { loadState } from "../planning/planning";
 import { Refusal } from "../refusal";
 
 export const morningActions = [

@@ -6,15 +6,15 @@ import { massOf } from "@/core/library/mass";
 import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
 import { undecidedOf } from "@/core/workshop/builds/open-choices";
 import { withoutSheets } from "@/core/workshop/sheets/sheet-takes";
-import { writeOptionChange, writeUndecided } from "@/db/change-options";
-import { jobsOfVersion } from "@/db/library";
-import { addRecord } from "@/db/records";
+import { writeOptionChange, writeUndecided } from "@/db/builds/change-options";
+import { jobsOfVersion } from "@/db/house/library";
+import { addRecord } from "@/db/records/records";
 import { loadShop } from "@/db/shop";
 import { action, body, change, is } from "../action";
-import { optionChange } from "../option-change";
-import { previewOptions } from "../options";
+import { optionChange } from "../builds/option-change";
+import { previewOptions } from "../builds/options";
 import { Refusal, Stale } from "../refusal";
-import { withoutLocked } from "../sheet-effects";
+import { withoutLocked } from "../sheets/sheet-effects";
 import { openChoicesSchema, refuseStops } from "./builds";
 
 export const optionActions = [

@@ -3,12 +3,12 @@
 import { v7 } from "uuid";
 import { orderOf, schoolsOf } from "@/core/library/order";
 import { measuredVan } from "@/core/workshop/builds/measured";
-import { addHouseOrder, dropHouseOrder, houseOrders } from "@/db/house-orders";
-import { jobsOfVersion } from "@/db/library";
+import { addHouseOrder, dropHouseOrder, houseOrders } from "@/db/house/house-orders";
+import { jobsOfVersion } from "@/db/house/library";
 import { pool, toSql } from "@/db/pool";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
-import { previewOptions } from "../options";
+import { previewOptions } from "../builds/options";
 import { badField, Refusal } from "../refusal";
 
 async function buildOf(c: Parameters<typeof loadShop>[0], id: string) {

@@ -1,7 +1,7 @@
 // Actions on the plan: replan, publish.
 
 import { action, body, is } from "../action";
-import { publish, replan, takeOther, tryWish } from "../planning";
+import { publish, replan, takeOther, tryWish } from "../planning/planning";
 
 export const planActions = [
   // `quick`: the published plan repaired, without a search behind it.

@@ -1,11 +1,11 @@
 // Actions on proof: the lead approves a photo or asks for it again.
 
 import { proofApproved } from "@/core/workshop/proof/proof";
-import { addReview, dropReview, type PhotoToReview, photoToReview, reviewOf } from "@/db/photos";
 import type { Conn } from "@/db/pool";
+import { addReview, dropReview, type PhotoToReview, photoToReview, reviewOf } from "@/db/proof/photos";
 import { loadShop } from "@/db/shop";
 import { action, body, change } from "../action";
-import { replan } from "../planning";
+import { replan } from "../planning/planning";
 import { badField, Refusal } from "../refusal";
 
 interface Review {

@@ -20,14 +20,14 @@ import {
   readRecord,
 } from "@/core/workshop/records/records";
 import type { House } from "@/core/workshop/state/house-figures";
-import { addLeak } from "@/db/leaks";
+import { addLeak } from "@/db/house/leaks";
 import { toSql } from "@/db/pool";
-import { addRecord, lockRecord, saveReading } from "@/db/records";
+import { addRecord, lockRecord, saveReading } from "@/db/records/records";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
-import { writeCall } from "../supplier-call";
+import { writeCall } from "../stores/supplier-call";
 
 const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration", "circuit", ...Object.keys(DECLARED_KINDS)];
 

@@ -2,9 +2,9 @@
 
 import type { Plan } from "@/core/plan/model";
 import type { Shop } from "@/core/workshop/state/model";
-import { loadPlan } from "@/db/plans";
+import type { User } from "@/db/access/users";
+import { loadPlan } from "@/db/planning/plans";
 import { loadShop } from "@/db/shop";
-import type { User } from "@/db/users";
 import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
 import { Refusal } from "../refusal";

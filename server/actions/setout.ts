@@ -8,13 +8,13 @@ import { outcomeOf, secondFault } from "@/core/workshop/sheets/job-sheets";
 import { sheetPrefill } from "@/core/workshop/sheets/sheets";
 import { figure } from "@/core/workshop/state/house-figures";
 import type { BuildRow, SheetRow, Shop } from "@/core/workshop/state/model";
-import { loadPlan } from "@/db/plans";
-import { deleteSheet, findSheet, unlockSheet, writeSecond, writeSheet } from "@/db/setout";
-import { liftSheet } from "@/db/sheet-takes";
+import { loadPlan } from "@/db/planning/plans";
+import { deleteSheet, findSheet, unlockSheet, writeSecond, writeSheet } from "@/db/sheets/setout";
+import { liftSheet } from "@/db/sheets/sheet-takes";
 import { loadShop } from "@/db/shop";
 import { action, body, type Change, change, is } from "../action";
 import { badField, Refusal, Stale } from "../refusal";
-import { bring } from "../sheet-effects";
+import { bring } from "../sheets/sheet-effects";
 
 const LEVELS = ["ok", "warn", "stop"] as const;
 const worstOf = (o: Outcome): SheetRow["worst"] => LEVELS[Math.max(0, ...o.findings.map((f) => LEVELS.indexOf(f.level)))];

@@ -3,11 +3,11 @@
 import { slotPlan } from "@/core/workshop/planning/dry-slots";
 import { pinsThatHold, withPins } from "@/core/workshop/planning/slot-pins";
 import { toProblem } from "@/core/workshop/state/problem";
-import { setPinStart } from "@/db/pins";
+import { setPinStart } from "@/db/planning/pins";
 import { toSql } from "@/db/pool";
 import { action, body, change } from "../action";
-import { planInThread } from "../plan-thread";
-import { loadState } from "../planning";
+import { planInThread } from "../planning/plan-thread";
+import { loadState } from "../planning/planning";
 import { Refusal } from "../refusal";
 
 export const slotActions = [

@@ -1,8 +1,8 @@
 // Who is away, which bay is closed, which is heated: from when to when.
 
 import { v7 } from "uuid";
+import { addSpanRow, dropRow, lockSpan, moveSpan, ownerOf, type SpanTable, spanOwner } from "@/db/house/spans";
 import { fromSql, toSql } from "@/db/pool";
-import { addSpanRow, dropRow, lockSpan, moveSpan, ownerOf, type SpanTable, spanOwner } from "@/db/spans";
 import { action, body, change, instant, is } from "../action";
 import { badField, Refusal, Stale } from "../refusal";
 

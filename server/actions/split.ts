@@ -2,12 +2,12 @@
 
 import { InputError } from "@/core/plan/fault";
 import { type Split, splitFaults, withSplit } from "@/core/workshop/planning/split";
-import { insertJobs, insertLinks } from "@/db/build-network";
+import { insertJobs, insertLinks } from "@/db/builds/build-network";
+import { setShare } from "@/db/builds/split";
 import { loadShop } from "@/db/shop";
-import { setShare } from "@/db/split";
 import { action, body, change, is } from "../action";
-import { datesWith } from "../dates-with";
-import { loadState } from "../planning";
+import { datesWith } from "../planning/dates-with";
+import { loadState } from "../planning/planning";
 import { Refusal } from "../refusal";
 
 const schema = body({

@@ -4,8 +4,8 @@ import { withSubstitute } from "@/core/workshop/planning/courses";
 import { entriesOf } from "@/core/workshop/records/kinds/of";
 import { toProblem } from "@/core/workshop/state/problem";
 import { action, body } from "../action";
-import { datesOf } from "../dates-with";
-import { loadState } from "../planning";
+import { datesOf } from "../planning/dates-with";
+import { loadState } from "../planning/planning";
 import { Refusal } from "../refusal";
 
 const DAY = 1440;

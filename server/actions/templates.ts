@@ -2,8 +2,8 @@
 
 import { v7 } from "uuid";
 import { sayTemplate, templateMismatch } from "@/core/workshop/starts/templates";
+import { columnsOf, insertTemplate, type TemplateFields, takeInHand, templateNumbered } from "@/db/house/templates";
 import { loadShop } from "@/db/shop";
-import { columnsOf, insertTemplate, type TemplateFields, takeInHand, templateNumbered } from "@/db/templates";
 import { action, body, type Change, change, is } from "../action";
 import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";

@@ -2,7 +2,7 @@
 
 import { v7 } from "uuid";
 import { MACHINE_MM } from "@/core/setout/time/machine-room/machine-room";
-import { addTool, toolNamed } from "@/db/tools";
+import { addTool, toolNamed } from "@/db/house/tools";
 import { action, body, change, is } from "../action";
 import { byField, editRow } from "../edits";
 import { badField } from "../refusal";

@@ -1,11 +1,11 @@
 // Acts on who may sign in: add somebody, give a code that is good once, rename, retire. Nobody but its owner ever knows a password.
 
 import { hangsOnUser } from "@/core/workshop/builds/retiring";
-import { fitterInUse } from "@/db/house";
-import { addAudit, addUser, endSessionsOf, forgetDevices, leadIds, loginTaken, setReset, userById } from "@/db/users";
+import { addAudit, addUser, endSessionsOf, forgetDevices, leadIds, loginTaken, setReset, userById } from "@/db/access/users";
+import { fitterInUse } from "@/db/house/house";
+import { cleanCode, hashPassword, newCode } from "../access/password";
 import { action, body, change, is } from "../action";
 import { editRow } from "../edits";
-import { cleanCode, hashPassword, newCode } from "../password";
 import { badField, Refusal } from "../refusal";
 import { slug } from "./builds";
 import { retire } from "./retire";

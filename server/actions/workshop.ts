@@ -7,7 +7,9 @@ import { hangsOnBay, hangsOnFitter } from "@/core/workshop/builds/retiring";
 import { ALL_FIGURES } from "@/core/workshop/sheets/sheet-figures";
 import { NEW, NOTS } from "@/core/workshop/starts/barred";
 import { figureFaults, type OwnFigures, ownFigures } from "@/core/workshop/state/house-figures";
-import { standsIn } from "@/db/builds";
+import { signInsOf } from "@/db/access/users";
+import { standsIn } from "@/db/builds/builds";
+import { underWayWith } from "@/db/builds/jobs";
 import {
   addBay,
   addCalendar,
@@ -22,13 +24,11 @@ import {
   type Window,
   windowsOf,
   workshopId,
-} from "@/db/house";
-import { underWayWith } from "@/db/jobs";
+} from "@/db/house/house";
+import { openLines } from "@/db/house/suppliers";
+import { vansInYard } from "@/db/house/vans";
+import { saveForecast } from "@/db/house/weather";
 import { loadWorkshop } from "@/db/shop";
-import { openLines } from "@/db/suppliers";
-import { signInsOf } from "@/db/users";
-import { vansInYard } from "@/db/vans";
-import { saveForecast } from "@/db/weather";
 import { forecast } from "@/standins/weather";
 import { action, body, type Change, change, instant, is } from "../action";
 import { byField, editRow } from "../edits";

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { myDrafts } from "@/server/drafts";
+import { myDrafts } from "@/server/builds/drafts";
 import { BuildList } from "@/ui/builds/list";
 import { buildCards } from "../../_views/build";
 import { leadState } from "../../_views/state";

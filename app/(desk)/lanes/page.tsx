@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { otherAnswer, plansToCompare, warmPlanner } from "@/server/planning";
+import { otherAnswer, plansToCompare, warmPlanner } from "@/server/planning/planning";
 import { Lanes } from "@/ui/lanes/lanes";
 import { fitterLanes, lanesView } from "../../_views/lanes";
 import { userState } from "../../_views/state";

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { allUsers } from "@/server/people";
+import { allUsers } from "@/server/access/people";
 import { Proof } from "@/ui/proof/proof";
 import { proofView } from "../../_views/proof";
 import { leadState } from "../../_views/state";

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
-import { libraryInUse } from "@/server/library";
-import { allUsers } from "@/server/people";
+import { allUsers } from "@/server/access/people";
+import { libraryInUse } from "@/server/state/library";
 import { SetOutHome } from "@/ui/setout/home";
 import { SetOut } from "@/ui/setout/setout";
 import { setOutView } from "../../_views/set-out";

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { libraryInUse } from "@/server/library";
+import { libraryInUse } from "@/server/state/library";
 import { Workshop } from "@/ui/workshop/workshop";
 import { leadState } from "../../_views/state";
 import { workshopView } from "../../_views/workshop";

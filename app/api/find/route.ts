@@ -1,7 +1,7 @@
 // Builds, jobs, parts, people, sheets and records by a few letters.
 
 import type { NextRequest } from "next/server";
-import { findAnything } from "@/server/find";
+import { findAnything } from "@/server/state/find";
 import { answering, requireLead } from "../answer";
 
 export const dynamic = "force-dynamic";

@@ -2,10 +2,10 @@
 
 import type { NextRequest } from "next/server";
 import { libraryFile } from "@/core/library/library";
-import { noteExport } from "@/server/audit";
-import { libraryInUse, libraryOf } from "@/server/library";
-import { loadState } from "@/server/planning";
+import { noteExport } from "@/server/access/audit";
+import { loadState } from "@/server/planning/planning";
 import { Refusal } from "@/server/refusal";
+import { libraryInUse, libraryOf } from "@/server/state/library";
 import { answering, requireLead } from "../answer";
 
 export const dynamic = "force-dynamic";

@@ -1,8 +1,8 @@
 // The planning problem as a file in the open format, for the command line or another tool.
 
 import type { NextRequest } from "next/server";
-import { noteExport } from "@/server/audit";
-import { currentProblem } from "@/server/planning";
+import { noteExport } from "@/server/access/audit";
+import { currentProblem } from "@/server/planning/planning";
 import { answering, requireLead } from "../answer";
 
 export const dynamic = "force-dynamic";

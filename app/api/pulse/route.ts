@@ -1,7 +1,7 @@
 // The number of the newest change: open pages ask for it every few seconds and reload when it has changed.
 
 import type { NextRequest } from "next/server";
-import { pulse } from "@/server/pulse";
+import { pulse } from "@/server/running/pulse";
 import { answering, requireUser } from "../answer";
 
 export const dynamic = "force-dynamic";

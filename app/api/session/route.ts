@@ -2,9 +2,18 @@
 
 import type { NextRequest } from "next/server";
 import { reader } from "@/core/plan/fault";
+import {
+  addressOf,
+  cookieName,
+  cookieValue,
+  DEVICE_DAYS,
+  deviceCookieName,
+  SESSION_DAYS,
+  setCookie,
+  signOut,
+} from "@/server/access/session";
+import { type SignIn, signIn, signInDemo, signInSchema } from "@/server/access/sign-in";
 import { Refusal } from "@/server/refusal";
-import { addressOf, cookieName, cookieValue, DEVICE_DAYS, deviceCookieName, SESSION_DAYS, setCookie, signOut } from "@/server/session";
-import { type SignIn, signIn, signInDemo, signInSchema } from "@/server/sign-in";
 import { answering, readJson, requireOwnPage } from "../answer";
 
 export const dynamic = "force-dynamic";

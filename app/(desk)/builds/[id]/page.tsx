@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { allUsers } from "@/server/people";
+import { allUsers } from "@/server/access/people";
 import { FitterBuild } from "@/ui/builds/fitter";
 import { BuildSheet } from "@/ui/builds/sheet";
 import { buildView } from "../../../_views/build";

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { myDrafts } from "@/server/drafts";
+import { myDrafts } from "@/server/builds/drafts";
 import { type DraftData, NewBuild } from "@/ui/builds/new-build";
 import { leadState } from "../../../_views/state";
 import { requireLead } from "../../../_views/who";

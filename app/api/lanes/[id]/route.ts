@@ -2,7 +2,7 @@
 
 import type { NextRequest } from "next/server";
 import { buildsOf } from "@/core/workshop/state/seen-by";
-import { loadState } from "@/server/planning";
+import { loadState } from "@/server/planning/planning";
 import { Refusal } from "@/server/refusal";
 import { fitterDetail, jobDetail } from "../../../_views/lanes";
 import { answering, requireUser } from "../../answer";

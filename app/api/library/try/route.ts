@@ -2,7 +2,7 @@
 
 import type { NextRequest } from "next/server";
 import { tryLibrary } from "@/server/actions/library";
-import { streamLines } from "@/server/stream";
+import { streamLines } from "@/server/planning/stream";
 
 export const dynamic = "force-dynamic";
 

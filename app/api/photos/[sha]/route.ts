@@ -1,7 +1,7 @@
 // Serves a photo by its content hash; it never changes, so browsers may keep it.
 
 import type { NextRequest } from "next/server";
-import { photoFor } from "@/server/photos";
+import { photoFor } from "@/server/proof/photos";
 import { Refusal } from "@/server/refusal";
 import { answering, requireUser } from "../../answer";
 

@@ -1,8 +1,8 @@
 // What could gain a day for a build: each measure is told once it has been replanned.
 
 import type { NextRequest } from "next/server";
-import { tryGains } from "@/server/planning";
-import { streamLines } from "@/server/stream";
+import { tryGains } from "@/server/planning/planning";
+import { streamLines } from "@/server/planning/stream";
 
 export const dynamic = "force-dynamic";
 

@@ -1,8 +1,8 @@
 // A longer search: every better plan is told while it runs; stopping keeps the best so far.
 
 import type { NextRequest } from "next/server";
-import { replan } from "@/server/planning";
-import { streamLines } from "@/server/stream";
+import { replan } from "@/server/planning/planning";
+import { streamLines } from "@/server/planning/stream";
 
 export const dynamic = "force-dynamic";
 

@@ -1,7 +1,7 @@
 // What a late part does in its build, job by job: asked for when somebody opens it.
 
 import type { NextRequest } from "next/server";
-import { loadState } from "@/server/planning";
+import { loadState } from "@/server/planning/planning";
 import { Refusal } from "@/server/refusal";
 import { partDetail } from "../../../_views/stores";
 import { answering, requireLead } from "../../answer";

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { headers } from "next/headers";
 import { notFound } from "next/navigation";
-import { allUsers } from "@/server/people";
+import { allUsers } from "@/server/access/people";
 import { PrintCards } from "@/ui/builds/cards";
 import { buildView } from "../../../../_views/build";
 import { printCards } from "../../../../_views/print-cards";

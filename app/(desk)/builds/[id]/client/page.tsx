@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { clientPage } from "@/core/workshop/client/client-page";
-import { allUsers } from "@/server/people";
+import { allUsers } from "@/server/access/people";
 import { ClientSheet } from "@/ui/builds/client/client-sheet";
 import { buildView } from "../../../../_views/build";
 import { leadState } from "../../../../_views/state";

@@ -1,7 +1,7 @@
 // Takes the upload of a photo of something kept of a build: a mark on the van, what came out, a fault.
 
 import type { NextRequest } from "next/server";
-import { addRecordPhoto } from "@/server/photos";
+import { addRecordPhoto } from "@/server/proof/photos";
 import { takePhoto } from "../../../photo-upload";
 
 export const dynamic = "force-dynamic";

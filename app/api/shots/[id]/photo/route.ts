@@ -1,7 +1,7 @@
 // Takes the upload of a photo for a proof shot.
 
 import type { NextRequest } from "next/server";
-import { addPhoto } from "@/server/photos";
+import { addPhoto } from "@/server/proof/photos";
 import { takePhoto } from "../../../photo-upload";
 
 export const dynamic = "force-dynamic";

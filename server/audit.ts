@@ -1,8 +1,0 @@
-// Who took data out: noted where leads see it.
-
-import { pool } from "@/db/pool";
-import { addAudit } from "@/db/users";
-import { addressOf, type User } from "./session";
-
-export const noteExport = (user: User, headers: Headers, what: string): Promise<void> =>
-  addAudit(pool(), { userId: user.id, kind: "export", text: `${user.name} took out: ${what}`, address: addressOf(headers) });

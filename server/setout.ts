@@ -1,6 +1,0 @@
-// Set-out sheets for pages.
-
-import { pool } from "@/db/pool";
-import { type SheetVersion, sheetVersions } from "@/db/setout";
-
-export const versionsOf = (sheetId: string): Promise<SheetVersion[]> => sheetVersions(pool(), sheetId);
