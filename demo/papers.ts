@@ -5,8 +5,8 @@ import { v7 } from "uuid";
 import { DAY } from "../core/time/zone";
 import { VIEWS } from "../core/van/drawing";
 import { throwsChips } from "../core/workshop/openings/hot-work";
-import type { DeclaredData, DeclaredKind } from "../core/workshop/records/kinds/kinds";
-import { DECLARED_KINDS } from "../core/workshop/records/kinds/kinds";
+import type { RecordData, RecordKind } from "../core/workshop/records/kinds/kinds";
+import { isOver } from "../core/workshop/records/kinds/kinds";
 import type { JobRow, Shop } from "../core/workshop/state/model";
 import { type Conn, pool, transaction } from "../db/pool";
 import { addRecord } from "../db/records/records";
@@ -14,8 +14,8 @@ import { loadShop } from "../db/shop";
 import { LEAD } from "./people";
 
 type Paper = {
-  [K in DeclaredKind]: [build: string, kind: K, title: string, data: DeclaredData[K], daysAgo: number, closed?: true];
-}[DeclaredKind];
+  [K in RecordKind]: [build: string, kind: K, title: string, data: RecordData[K], daysAgo: number, closed?: true];
+}[RecordKind];
 
 const WORN = ["eyes", "ears", "gloves", "sleeves"];
 
@@ -127,7 +127,7 @@ const PAPERS: Paper[] = [
   ],
 ];
 
-const SEAT: DeclaredData["seat"] = {
+const SEAT: RecordData["seat"] = {
   route: "re-torque",
   bolts: ["front left", "front right", "rear left", "rear right"].map((name) => ({ name, asked: 45, read: 45 })),
   floorTrimmed: true,
@@ -180,20 +180,20 @@ async function sparks(t: Conn, shop: Shop, j: JobRow, now: number): Promise<void
     j.state === "done"
       ? { last: { by, at: j.endedAt! }, clean: { by, at: j.endedAt! }, look: { by: "Ines", at: j.endedAt! + 40 } }
       : undefined;
-  const data: DeclaredData["sparks"] = { tool: "jigsaw", worn: WORN, ...(stamps ? { stamps } : {}) };
+  const data: RecordData["sparks"] = { tool: "jigsaw", worn: WORN, ...(stamps ? { stamps } : {}) };
   await paper(t, j.buildId, j.id, "sparks", j.name, data, Math.min(j.startedAt ?? now, now));
 }
 
-async function paper<K extends DeclaredKind>(
+async function paper<K extends RecordKind>(
   t: Conn,
   buildId: string,
   jobId: string | null,
   kind: K,
   title: string,
-  data: DeclaredData[K],
+  data: RecordData[K],
   at: number,
   closed?: true,
 ): Promise<void> {
-  const over = DECLARED_KINDS[kind].over?.(data as never) ?? closed === true;
+  const over = isOver(kind, data, closed === true);
   await addRecord(t, { id: v7(), buildId, jobId, kind, title, data, saidBy: LEAD, saidAt: at, closedAt: over ? at : null });
 }

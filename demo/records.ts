@@ -4,7 +4,9 @@
 import { v7 } from "uuid";
 import { DAY } from "../core/time/zone";
 import { readingsOf } from "../core/van/readings";
-import type { BuildRecord, Item, Mark } from "../core/workshop/records/records";
+import type { Item } from "../core/workshop/records/kinds/item";
+import type { Mark } from "../core/workshop/records/kinds/mark";
+import type { BuildRecord } from "../core/workshop/records/records";
 import type { BuildRow, Shop } from "../core/workshop/state/model";
 import { type Conn, insert, pool, rows, run, toSql, transaction } from "../db/pool";
 import { loadShop } from "../db/shop";

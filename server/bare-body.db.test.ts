@@ -4,7 +4,7 @@ import sharp from "sharp";
 import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { penetrationsIn } from "@/core/workshop/openings/holes";
-import type { ShellZone } from "@/core/workshop/records/records";
+import type { ShellZone } from "@/core/workshop/records/kinds/bare-zone";
 import { obstacles } from "@/core/workshop/starts/ready";
 import type { User } from "@/db/access/users";
 import { pool, rows, run } from "@/db/pool";

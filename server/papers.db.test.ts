@@ -5,7 +5,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { DEFAULT_OPTIONS } from "@/core/library/options";
 import { penetrationsIn } from "@/core/workshop/openings/holes";
 import type { HotWork } from "@/core/workshop/records/kinds/hot-work";
-import type { DeclaredKind } from "@/core/workshop/records/kinds/kinds";
+import type { RecordKind } from "@/core/workshop/records/kinds/kinds";
 import { entriesOf } from "@/core/workshop/records/kinds/of";
 import { obstacles } from "@/core/workshop/starts/ready";
 import { toProblem } from "@/core/workshop/state/problem";
@@ -22,15 +22,15 @@ let teo: User;
 let id = "";
 const buildNow = async () => (await loadShop(pool())).builds.find((b) => b.id === id)!;
 const jobNow = async (code: string) => (await buildNow()).jobs.find((j) => j.code === code)!;
-const entries = async <K extends DeclaredKind>(kind: K) => entriesOf((await buildNow()).records, kind);
-const write = (kind: DeclaredKind, title: string, data: object, user: User = lead) =>
+const entries = async <K extends RecordKind>(kind: K) => entriesOf((await buildNow()).records, kind);
+const write = (kind: RecordKind, title: string, data: object, user: User = lead) =>
   post(`builds/${id}/records`, { kind, title, data }, user);
 const waitsFor = async (code: string) => {
   const shop = await loadShop(pool());
   const job = shop.builds.find((b) => b.id === id)!.jobs.find((j) => j.code === code)!;
   return obstacles(shop, job, Date.parse("2026-11-25T10:42Z") / 60_000).map((o) => o.text);
 };
-async function change(kind: DeclaredKind, title: string, data: object, more: { closed?: boolean } = {}, user: User = lead) {
+async function change(kind: RecordKind, title: string, data: object, more: { closed?: boolean } = {}, user: User = lead) {
   const r = (await entries(kind)).find((x) => x.title === title)!;
   return perform("PATCH", ["records", r.id], { version: r.version, title, data, closed: false, ...more }, user);
 }

@@ -1,7 +1,8 @@
 // What the bench card says of holes, bare zones, templates and noise, in a known state.
 
 import { describe, expect, it, vi } from "vitest";
-import type { BuildRecord, Penetration } from "@/core/workshop/records/records";
+import type { Penetration } from "@/core/workshop/records/kinds/hole";
+import type { BuildRecord } from "@/core/workshop/records/records";
 import { at, job, NOW, testTemplate } from "@/core/workshop/testing/shop";
 import { cardView } from "./card";
 import { testState } from "./state.testing";

@@ -1,6 +1,7 @@
 // Things kept of a build, written by actions that know what is in them.
 
-import type { BuildRecord, RecordKind } from "@/core/workshop/records/records";
+import type { RecordKind } from "@/core/workshop/records/kinds/kinds";
+import type { BuildRecord } from "@/core/workshop/records/records";
 import { type Conn, insert, rows, run, toSql } from "../pool";
 
 export interface NewRecord {

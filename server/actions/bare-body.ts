@@ -4,16 +4,8 @@ import { v7 } from "uuid";
 import { notTakenOver, STEP_WORDS, sentBack, shellStates, ticked, ZONE_WORDS, type ZoneRecord } from "@/core/workshop/bare-body/zones";
 import { HOLE_STEP_WORDS, holeStepped } from "@/core/workshop/openings/hole-steps";
 import { askedFor, nextNumber, penetrationsIn, rainedOn, rainFinds } from "@/core/workshop/openings/holes";
-import {
-  HOLE_STEPS,
-  type HoleStep,
-  type Penetration,
-  SHELL_STEPS,
-  SHELL_ZONES,
-  type ShellStep,
-  type ShellZone,
-  type ShellZoneName,
-} from "@/core/workshop/records/records";
+import { SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "@/core/workshop/records/kinds/bare-zone";
+import { HOLE_STEPS, type HoleStep, type Penetration } from "@/core/workshop/records/kinds/hole";
 import type { BuildRow, Shop } from "@/core/workshop/state/model";
 import { addRecord, setRecordData } from "@/db/records/records";
 import { loadShop } from "@/db/shop";

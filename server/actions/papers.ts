@@ -6,8 +6,9 @@ import { jobWith } from "@/core/library/roles";
 import { fixingEstimate } from "@/core/workshop/bare-body/fixings";
 import { knownFrameParts } from "@/core/workshop/openings/frame-parts";
 import { type StampName, stamped } from "@/core/workshop/openings/hot-work";
-import { declaredOver } from "@/core/workshop/records/kinds/kinds";
-import type { BuildRecord, KitCheck } from "@/core/workshop/records/records";
+import type { KitCheck } from "@/core/workshop/records/kinds/bare-zone";
+import { isOver } from "@/core/workshop/records/kinds/kinds";
+import type { BuildRecord } from "@/core/workshop/records/records";
 import type { BuildRow, Shop } from "@/core/workshop/state/model";
 import { kitLines, kitRecord } from "@/core/workshop/stores/kit";
 import { setByOthers, setOurs } from "@/db/records/papers";
@@ -63,7 +64,7 @@ export const paperActions = [
         if (record.kind !== "sparks") throw new Refusal(422, "Only hot work and swarf are stamped.");
         const next = stamped(build, record.data, b.stamp, user.name, x.now, x.zone);
         if (typeof next === "string") throw new Refusal(409, `Not yet: ${next}.`);
-        await setRecordData(x.c, record.id, next, declaredOver("sparks", { ...next }, false) ? x.now : null);
+        await setRecordData(x.c, record.id, next, isOver("sparks", { ...next }, false) ? x.now : null);
         await x.event({
           kind: "sparks.stamped",
           entity: "record",

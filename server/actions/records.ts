@@ -4,21 +4,14 @@ import { v7 } from "uuid";
 import { differs, READINGS, readingsOf } from "@/core/van/readings";
 import { itemFaults } from "@/core/workshop/bare-body/removed-items";
 import { workedMinutes } from "@/core/workshop/builds/left";
-import { isDead } from "@/core/workshop/openings/circuits";
 import { chainFaults } from "@/core/workshop/openings/hole-steps";
 import { lateHole, leakOf, nextNumber, penetrationFaults, soakFrom } from "@/core/workshop/openings/holes";
-import type { Values } from "@/core/workshop/records/kinds/fields";
+import type { Decision } from "@/core/workshop/records/kinds/decision";
+import type { FaultCard } from "@/core/workshop/records/kinds/fault";
+import type { Penetration } from "@/core/workshop/records/kinds/hole";
 import type { HotWork } from "@/core/workshop/records/kinds/hot-work";
-import { DECLARED_KINDS, type DeclaredKind, declaredOver, isDeclared } from "@/core/workshop/records/kinds/kinds";
-import {
-  type Circuit,
-  type Decision,
-  type FaultCard,
-  type Item,
-  type Penetration,
-  type RecordKind,
-  readRecord,
-} from "@/core/workshop/records/records";
+import type { Item } from "@/core/workshop/records/kinds/item";
+import { isOver, KINDS, type RecordKind, readRecord } from "@/core/workshop/records/kinds/kinds";
 import type { House } from "@/core/workshop/state/house-figures";
 import { addLeak } from "@/db/house/leaks";
 import { toSql } from "@/db/pool";
@@ -29,37 +22,17 @@ import { editRow } from "../edits";
 import { badField, Refusal } from "../refusal";
 import { writeCall } from "../stores/supplier-call";
 
-const KINDS = ["decision", "deviation", "fault", "mark", "item", "penetration", "circuit", ...Object.keys(DECLARED_KINDS)];
-
-/** What a fitter may change as well: found on the van by whoever is at it. */
-const ANYBODYS: ReadonlySet<RecordKind> = new Set(["fault", "mark", "item", "penetration", "circuit"]);
-
-/** How the log names it. */
-const LOGGED: Partial<Record<RecordKind, string>> = { item: "removed item", penetration: "hole" };
-
-const CLOSED: Partial<Record<RecordKind, string>> = {
-  mark: "treated",
-  item: "gone or back in its place",
-  penetration: "tested, dry",
-  circuit: "dead",
-};
+/** What may be written down by a form; the others are ticked step by step, by acts of their own. */
+const TYPED = (Object.keys(KINDS) as RecordKind[]).filter((k) => KINDS[k].by !== "nobody");
 
 const wordOf = (kind: RecordKind, data: unknown) => (kind === "penetration" ? (data as Penetration).state : "changed");
 
 /** How the log calls a record of this kind. */
-const logged = (kind: RecordKind): string => LOGGED[kind] ?? (isDeclared(kind) ? DECLARED_KINDS[kind].many.toLowerCase() : kind);
+const logged = (kind: RecordKind): string => KINDS[kind].logged ?? KINDS[kind].many.toLowerCase();
 
-/** Whether it is over by what it says, whatever the form says; where it says nothing of it, the form decides. */
-function over(house: House, kind: RecordKind, data: unknown, asked: boolean): boolean {
-  // A hole is over when it was seen dry under water, a circuit when it was measured dead.
-  if (kind === "penetration") return (data as Penetration).state === "tested";
-  if (kind === "circuit") return isDead(house, data as Circuit);
-  return isDeclared(kind) ? declaredOver(kind, data as Values, asked) : asked;
-}
-
-/** Refuses what only the lead may write, and a second entry of a kind that a build has one of. */
-function refuseDeclared(kind: DeclaredKind, role: string, others: readonly { kind: string }[] | undefined): void {
-  const d = DECLARED_KINDS[kind];
+/** Refuses what only the lead may write, and a second record of a kind that a build has one of. */
+function refuseKind(kind: RecordKind, role: string, others: readonly { kind: string }[] | undefined): void {
+  const d = KINDS[kind];
   if (d.by === "lead" && role !== "lead") throw new Refusal(403, `${d.many} are the lead's to write down.`);
   if (d.single && others?.some((r) => r.kind === kind)) throw new Refusal(409, `${d.one} is written down already: change that.`);
 }
@@ -129,12 +102,11 @@ async function refusePart(x: Change, buildId: string, f: FaultCard, closed: bool
 export const recordActions = [
   action<{ kind: RecordKind; title: string; jobId?: string; data: Record<string, unknown> }>(
     { method: "POST", path: "builds/*/records", role: "any" },
-    body({ kind: { type: "string", enum: KINDS }, title: is.words, data: { type: "object" } }, { jobId: is.id }),
+    body({ kind: { type: "string", enum: TYPED }, title: is.words, data: { type: "object" } }, { jobId: is.id }),
     (b, { user, ids }) =>
       change(user, async (x) => {
         const { shop, build } = await buildOf(x, ids[0], b.jobId);
-        if (isDeclared(b.kind)) refuseDeclared(b.kind, user.role, build.records);
-        if (b.kind === "decision" && user.role !== "lead") throw new Refusal(403, "Decisions are the lead's to write down.");
+        refuseKind(b.kind, user.role, build.records);
         const job = build.jobs.find((j) => j.id === b.jobId);
         // How far the job had come is what the clock says, not what the form says.
         const boxed = b.kind === "decision" && b.data.timeBox === true && job ? { workedMinutes: workedMinutes(shop, job, x.now) } : {};
@@ -158,7 +130,7 @@ export const recordActions = [
           data,
           saidBy: user.id,
           saidAt: x.now,
-          closedAt: b.kind !== "penetration" && over(build, b.kind, data, false) ? x.now : null,
+          closedAt: b.kind !== "penetration" && isOver(b.kind, data, false, build) ? x.now : null,
         });
         if (b.kind === "decision" && (data as Decision).course === "supplier" && job)
           await writeCall(x, user.id, build, job, b.title.trim());
@@ -179,9 +151,8 @@ export const recordActions = [
       change(user, async (x) => {
         const r = await lockRecord(x.c, ids[0]);
         if (!r) throw new Refusal(404, "There is no such record.");
-        if (r.kind === "zone" || r.kind === "kit") throw new Refusal(422, `A ${r.kind} is ticked step by step.`);
-        if (isDeclared(r.kind)) refuseDeclared(r.kind, user.role, undefined);
-        else if (!ANYBODYS.has(r.kind) && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
+        if (KINDS[r.kind].by === "nobody") throw new Refusal(422, `${KINDS[r.kind].one} is ticked step by step.`);
+        refuseKind(r.kind, user.role, undefined);
         const { build } = await buildOf(x, r.build_id);
         const data = checked(build, r.kind, b.data, b.closed);
         if (r.kind === "fault") await refusePart(x, r.build_id, data as FaultCard, b.closed);
@@ -193,7 +164,7 @@ export const recordActions = [
           const was = build.records.find((o) => o.id === ids[0])?.data as HotWork | undefined;
           if (was?.stamps) (data as HotWork).stamps = was.stamps;
         }
-        const closed = over(build, r.kind, data, b.closed);
+        const closed = isOver(r.kind, data, b.closed, build);
         await editRow(x.c, "record", "The record", ids[0], b.version, {
           title: { column: "title", value: b.title.trim().slice(0, 300) },
           data: { column: "data", value: JSON.stringify(data) },
@@ -204,7 +175,10 @@ export const recordActions = [
           entity: "record",
           entityId: ids[0],
           buildId: r.build_id,
-          text: `${logged(r.kind)} ${closed ? (CLOSED[r.kind] ?? "closed") : wordOf(r.kind, data)}: ${b.title.trim()}`.slice(0, 500),
+          text: `${logged(r.kind)} ${closed ? (KINDS[r.kind].overWord ?? "closed") : wordOf(r.kind, data)}: ${b.title.trim()}`.slice(
+            0,
+            500,
+          ),
         });
       }),
   ),

@@ -2,7 +2,7 @@
 
 import { v7 } from "uuid";
 import { sayTime } from "@/core/plan/words";
-import type { FaultCard } from "@/core/workshop/records/records";
+import type { FaultCard } from "@/core/workshop/records/kinds/fault";
 import type { BuildRow, JobRow } from "@/core/workshop/state/model";
 import { addRecord, setRecordData } from "@/db/records/records";
 import type { Change } from "../action";

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { VIEW_LABEL } from "@/core/van/drawing";
 import { type MarkRecord, sayMark } from "@/core/workshop/bare-body/marks";
 import { type CircuitRecord, sayCircuit } from "@/core/workshop/openings/circuits";
-import { DECLARED_KINDS, type DeclaredKind, isDeclared } from "@/core/workshop/records/kinds/kinds";
+import { hasForm, KINDS, type RecordKind } from "@/core/workshop/records/kinds/kinds";
 import { MarkForm } from "../builds/bare-body/marks-panel";
 import { Boxes } from "../builds/openings/boxes";
 import { CircuitForm } from "../builds/openings/circuits";
@@ -31,7 +31,7 @@ const titleOf = (kind: Kind): string => ADD.find(([k]) => k === kind)?.[1] ?? "W
 function says(job: CardJob, r: CardFound["records"][number]): string {
   if (r.kind === "mark") return `${sayMark(r.data)} · ${VIEW_LABEL[r.data.view]}`;
   if (r.kind === "circuit") return sayCircuit(job, r.data);
-  return isDeclared(r.kind) ? DECLARED_KINDS[r.kind].says(r.data as unknown as Entry["data"]) : "";
+  return hasForm(r.kind) ? KINDS[r.kind].says(r.data as unknown as Entry["data"]) : "";
 }
 
 export function CardFoundList({ job }: { job: CardJob }) {
@@ -84,9 +84,9 @@ export function CardFoundList({ job }: { job: CardJob }) {
         {form?.kind === "circuit" && (
           <CircuitForm view={build} was={form.was as (CircuitRecord & { by: string }) | undefined} onDone={close} />
         )}
-        {form && isDeclared(form.kind) && (
+        {form && hasForm(form.kind) && (
           <DeclaredForm
-            declared={DECLARED_KINDS[form.kind as DeclaredKind]}
+            declared={KINDS[form.kind as RecordKind]}
             buildId={job.buildId}
             {...(form.was ? { was: form.was as unknown as Entry } : { preset: { jobId: job.id } })}
             onDone={close}

@@ -2,7 +2,9 @@ import { describe, expect, test } from "vitest";
 import { InputError } from "../../plan/fault";
 import { calculator, findCalculator } from "../../setout/calculators";
 import { contradictions } from "../../setout/engine/facts";
-import { type BuildRecord, type Mark, readRecord } from "../records/records";
+import { readRecord } from "../records/kinds/kinds";
+import type { Mark } from "../records/kinds/mark";
+import type { BuildRecord } from "../records/records";
 import { foundOnBody, sayMark } from "./marks";
 
 const stripPrefill = (records: Parameters<typeof foundOnBody>[0]) =>

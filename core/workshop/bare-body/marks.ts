@@ -2,7 +2,8 @@
 
 import type { FoundOnBody } from "../../setout/engine/facts";
 import type { ViewName } from "../../van/drawing";
-import type { BuildRecord, Mark } from "../records/records";
+import type { Mark } from "../records/kinds/mark";
+import type { BuildRecord } from "../records/records";
 import type { BuildRow, Shop } from "../state/model";
 import { inventoryOf, itemRows } from "./removed-items";
 

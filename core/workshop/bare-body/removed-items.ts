@@ -1,7 +1,8 @@
 // What came out of a van: what becomes of it, where it lies, what it weighs and brings, and what may not happen to it yet.
 
 import { hasRole } from "../../library/roles";
-import type { BuildRecord, Item, ItemFate } from "../records/records";
+import type { Item, ItemFate } from "../records/kinds/item";
+import type { BuildRecord } from "../records/records";
 import type { BuildRow, JobRow } from "../state/model";
 
 export type ItemRecord = Extract<BuildRecord, { kind: "item" }>;

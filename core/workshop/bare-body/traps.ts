@@ -1,20 +1,21 @@
 // What later work would trap: told while stripping, and once more, as a last chance, before the job that covers it.
 
 import { hasRole } from "../../library/roles";
-import { type DeclaredRecord, entriesOf } from "../records/kinds/of";
+import { entriesOf } from "../records/kinds/of";
 import type { Trap } from "../records/kinds/strip";
+import type { Kept } from "../records/records";
 import type { BuildRow, JobRow } from "../state/model";
 
 /** Stage that covers a thing which lies there. */
 const STAGE_OF: Record<Trap["under"], string> = { cut: "openings", flange: "openings", batten: "framing", lining: "panels" };
 
-const covers = (r: DeclaredRecord<"trap">, job: Pick<JobRow, "stage" | "zones" | "place" | "irreversible">): boolean =>
+const covers = (r: Kept<"trap">, job: Pick<JobRow, "stage" | "zones" | "place" | "irreversible">): boolean =>
   job.place === "van" &&
   job.stage === STAGE_OF[r.data.under] &&
   (job.stage !== "openings" || job.irreversible !== null) &&
   (job.zones.includes(r.data.zone) || job.zones.includes("all") || (r.data.zone === "ceiling" && job.zones.includes("roof")));
 
-const say = (r: DeclaredRecord<"trap">): string => `${r.title}${r.data.rib ? `, rib ${r.data.rib}` : ""}: ${r.data.step}`;
+const say = (r: Kept<"trap">): string => `${r.title}${r.data.rib ? `, rib ${r.data.rib}` : ""}: ${r.data.step}`;
 
 /** Open things that a job would cover: it waits for them. */
 export const trapsBefore = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones" | "place" | "irreversible">): string[] =>

@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { shipped } from "../../library/testing";
-import type { Mark, ShellStep, ShellZone, ShellZoneName } from "../records/records";
-import { type BuildRecord, SHELL_STEPS, SHELL_ZONES } from "../records/records";
+import type { ShellStep, ShellZone, ShellZoneName } from "../records/kinds/bare-zone";
+import { SHELL_STEPS, SHELL_ZONES } from "../records/kinds/bare-zone";
+import type { Mark } from "../records/kinds/mark";
+import type { BuildRecord } from "../records/records";
 import { done, job, NOW, testShop } from "../testing/shop";
 import { stripClosing } from "./strip-close";
 import { notTakenOver, rework, STEP_WORDS, sentBack, shellBefore, shellStates, ticked, zonesOf } from "./zones";

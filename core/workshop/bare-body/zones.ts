@@ -3,7 +3,8 @@
 
 import { hasRole } from "../../library/roles";
 import type { ViewName } from "../../van/drawing";
-import { type BuildRecord, SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "../records/records";
+import { SHELL_STEPS, SHELL_ZONES, type ShellStep, type ShellZone, type ShellZoneName } from "../records/kinds/bare-zone";
+import type { BuildRecord } from "../records/records";
 import { figure, type House } from "../state/house-figures";
 import type { BuildRow, JobRow } from "../state/model";
 import { count } from "../state/say";

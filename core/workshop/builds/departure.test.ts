@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { shipped } from "../../library/testing";
-import type { Penetration } from "../records/records";
+import type { Penetration } from "../records/kinds/hole";
 import { done, job, NOW, testShop } from "../testing/shop";
 import { DEPARTURE_TICKS, departureStops, departureTicks } from "./departure";
 

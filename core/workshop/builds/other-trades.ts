@@ -1,7 +1,8 @@
 // Work that somebody else did: accepted, not believed; and what nobody can look at any more.
 
 import type { Area } from "../records/kinds/client";
-import { type DeclaredRecord, entriesOf } from "../records/kinds/of";
+import { entriesOf } from "../records/kinds/of";
+import type { Kept } from "../records/records";
 import type { BuildRow, JobRow } from "../state/model";
 
 /** Stages whose work covers a thing, by what the thing is part of. */
@@ -33,7 +34,7 @@ const LIES: Record<Area, readonly string[] | "all"> = {
 };
 
 /** Whether a job would cover it. */
-export const coversWork = (r: DeclaredRecord<"others">, job: Pick<JobRow, "stage" | "zones" | "place">): boolean => {
+export const coversWork = (r: Kept<"others">, job: Pick<JobRow, "stage" | "zones" | "place">): boolean => {
   const lies = LIES[r.data.area];
   return (
     job.place === "van" &&
@@ -43,11 +44,10 @@ export const coversWork = (r: DeclaredRecord<"others">, job: Pick<JobRow, "stage
 };
 
 /** Done or in part, can still be seen, and not accepted yet. */
-const waits = (r: DeclaredRecord<"others">): boolean =>
-  r.data.state !== "missing" && r.data.covered !== "covered" && r.data.result !== "accepted";
+const waits = (r: Kept<"others">): boolean => r.data.state !== "missing" && r.data.covered !== "covered" && r.data.result !== "accepted";
 
 /** Said to be done, to be seen, and nobody has tried it. */
-export const isBelieved = (r: DeclaredRecord<"others">): boolean => waits(r) && r.data.result === undefined;
+export const isBelieved = (r: Kept<"others">): boolean => waits(r) && r.data.result === undefined;
 
 /** What has to be looked at, or done again, before a job covers it. */
 export const othersBefore = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones" | "place">): string[] =>

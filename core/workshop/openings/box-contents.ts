@@ -1,7 +1,8 @@
 // No unit, no hole: a cut waits until the box of each of its units was looked at, line by line, and is complete.
 
 import { type Contents, shortItems } from "../records/kinds/goods";
-import { type DeclaredRecord, entriesOf } from "../records/kinds/of";
+import { entriesOf } from "../records/kinds/of";
+import type { Kept } from "../records/records";
 import type { BuildRow, JobRow, PartRow } from "../state/model";
 import { alike, isUnit } from "../stores/parts";
 
@@ -13,7 +14,7 @@ export function contentsOf(
   build: Pick<BuildRow, "records">,
   job: Pick<JobRow, "id">,
   part: Pick<PartRow, "name">,
-): DeclaredRecord<"contents"> | undefined {
+): Kept<"contents"> | undefined {
   const of = (jobId: string | null) =>
     entriesOf(build.records, "contents")
       .filter((r) => r.jobId === jobId && isUnit(part.name) && alike(part.name, r.title))

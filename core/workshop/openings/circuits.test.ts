@@ -1,5 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { type BuildRecord, type Circuit, readRecord } from "../records/records";
+import type { Circuit } from "../records/kinds/circuit";
+import { readRecord } from "../records/kinds/kinds";
+import type { BuildRecord } from "../records/records";
 import { obstacles } from "../starts/ready";
 import { job, NOW, testShop } from "../testing/shop";
 import { circuitsIn, isDead, liveBefore, sayCircuit } from "./circuits";

@@ -1,6 +1,7 @@
 // Circuits that others added to a van: dead by measuring, or led away, before anything sparks near them.
 
-import type { BuildRecord, Circuit } from "../records/records";
+import type { Circuit } from "../records/kinds/circuit";
+import type { BuildRecord } from "../records/records";
 import { figure, type House } from "../state/house-figures";
 import type { BuildRow, JobRow } from "../state/model";
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { HOLE_STEPS, type HoleStep, type Penetration } from "../records/records";
+import { HOLE_STEPS, type HoleStep, type Penetration } from "../records/kinds/hole";
 import { chainFaults, HOLE_STEP_WORDS, holeStepped, nextStep, proofSet } from "./hole-steps";
 
 const hole: Penetration = { side: "roof", place: "bay 2", by: "us", state: "set out" };

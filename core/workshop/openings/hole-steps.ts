@@ -1,7 +1,7 @@
 // The chain of one hole, pilot to coat, kept in order: what is done again opens what lies behind it.
 
-import type { HoleStep, Penetration } from "../records/records";
-import { HOLE_STEPS } from "../records/records";
+import type { HoleStep, Penetration } from "../records/kinds/hole";
+import { HOLE_STEPS } from "../records/kinds/hole";
 
 export const HOLE_STEP_WORDS: Record<HoleStep, { label: string; why: string }> = {
   pilot: { label: "Pilot from inside", why: "ribs and harness are in sight from there" },

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { shipped } from "../../library/testing";
-import { type Penetration, readRecord } from "../records/records";
+import type { Penetration } from "../records/kinds/hole";
+import { readRecord } from "../records/kinds/kinds";
 import { obstacles } from "../starts/ready";
 import { done, job, NOW, testShop } from "../testing/shop";
 import {

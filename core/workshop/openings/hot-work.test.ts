@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { HotWork } from "../records/kinds/hot-work";
-import { declaredOver } from "../records/kinds/kinds";
+import { isOver } from "../records/kinds/kinds";
 import { entry } from "../testing/entry";
 import { job, NOW, testShop, zone } from "../testing/shop";
 import { hotWorkOpen, hotWorkStop, stamped, tapedBefore, throwsChips, watchUntil } from "./hot-work";
@@ -20,13 +20,13 @@ describe("sparks and swarf", () => {
     expect(stamp(clean, "look", NOW + 29)).toMatch(/look again from 10:30/);
     const looked = must(stamp(clean, "look", NOW + 30));
     expect(hotWorkOpen({}, looked, NOW + 30, zone)).toEqual([]);
-    expect(declaredOver("sparks", { ...looked }, false)).toBe(true);
+    expect(isOver("sparks", { ...looked }, false)).toBe(true);
   });
   it("a new spark takes back what was cleaned before it", () => {
     const looked = must(stamp(must(stamp(cut, "clean", NOW)), "look", NOW + 40));
     const again = must(stamp(looked, "last", NOW + 60));
     expect(hotWorkOpen({}, again, NOW + 60, zone)).toEqual(["its swarf is not off"]);
-    expect(declaredOver("sparks", { ...again }, false)).toBe(false);
+    expect(isOver("sparks", { ...again }, false)).toBe(false);
   });
   it("a grinder is watched for half an hour after the last spark", () => {
     const grind = must(stamp({ tool: "grinder", masked: "glass", extinguisher: true }, "last", NOW));
@@ -52,8 +52,8 @@ describe("sparks and swarf", () => {
       untaped: 1,
       stamps: { last: { by: "a", at: 1 }, clean: { by: "a", at: 1 }, look: { by: "b", at: 40 } },
     };
-    expect(declaredOver("sparks", done, true)).toBe(false);
-    expect(declaredOver("sparks", { ...done, untaped: 2 }, false)).toBe(true);
+    expect(isOver("sparks", done, true)).toBe(false);
+    expect(isOver("sparks", { ...done, untaped: 2 }, false)).toBe(true);
   });
   it("opens by itself with each cut of the van", () => {
     const shop = testShop();

@@ -1,7 +1,7 @@
 // Spares for later wishes: a gland and a port more, cheap before the lining and dear behind it.
 
 import { jobWith } from "../../library/roles";
-import type { Penetration } from "../records/records";
+import type { Penetration } from "../records/kinds/hole";
 import { figure } from "../state/house-figures";
 import type { BuildRow } from "../state/model";
 import { lateHole, penetrationsIn } from "./holes";

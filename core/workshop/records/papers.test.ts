@@ -17,9 +17,9 @@ import { templateMismatch } from "../starts/templates";
 import { entry } from "../testing/entry";
 import { at, done, job, NOW, testBuild, testShop, testTemplate } from "../testing/shop";
 import { ownerFindings } from "./kinds/client";
+import { faultState } from "./kinds/fault";
 import { shortItems, usualContents } from "./kinds/goods";
 import { dentWords, papersBefore, paperWords, sessionWords, singleSkinWords } from "./papers";
-import { faultState } from "./records";
 import { temporaryBefore, temporaryLeft } from "./temporary";
 
 const shopWith = (...records: ReturnType<typeof entry>[]) => {

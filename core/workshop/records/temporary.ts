@@ -1,10 +1,10 @@
 // Temporary things hold up what would shut them in, and the handover.
 
 import type { BuildRow, JobRow } from "../state/model";
-import { type DeclaredRecord, entriesOf } from "./kinds/of";
+import { entriesOf } from "./kinds/of";
+import type { Kept } from "./records";
 
-const open = (records: BuildRow["records"]): DeclaredRecord<"temporary">[] =>
-  entriesOf(records, "temporary").filter((r) => r.closedAt === null);
+const open = (records: BuildRow["records"]): Kept<"temporary">[] => entriesOf(records, "temporary").filter((r) => r.closedAt === null);
 
 /** What has to come off before this job is begun: its stage is the one before which it has to be gone, its zone the one it is in. */
 export const temporaryBefore = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "stage" | "zones" | "place">): string[] =>

@@ -9,7 +9,7 @@ import { sheetPrefill } from "../sheets/sheets";
 import { toProblem } from "../state/problem";
 import { entry as record } from "../testing/entry";
 import { at, testShop } from "../testing/shop";
-import type { DeclaredData } from "./kinds/kinds";
+import type { RecordData } from "./kinds/kinds";
 import type { BuildRecord } from "./records";
 import { attendWords, benchBefore, benchUntil, parkedLeft, parkedStates, waitDecisions, warmthSince } from "./waits";
 
@@ -17,7 +17,7 @@ const zone = zoneOf("Europe/Lisbon");
 const NOW = at("2027-03-02T10:00");
 const entry = <K extends "parked" | "attend" | "reading" | "zonebench">(
   kind: K,
-  data: DeclaredData[K],
+  data: RecordData[K],
   more: Partial<BuildRecord> & { title?: string } = {},
 ): BuildRecord => record(kind, more.title ?? `${kind} thing`, data, more);
 

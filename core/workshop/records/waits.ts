@@ -5,13 +5,14 @@ import type { Decision } from "../builds/decisions";
 import { airAt } from "../starts/heat";
 import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, Shop } from "../state/model";
-import { type DeclaredRecord, entriesOf } from "./kinds/of";
+import { entriesOf } from "./kinds/of";
+import type { Kept } from "./records";
 
-const openOf = <K extends "parked" | "attend" | "zonebench">(records: BuildRow["records"], kind: K): DeclaredRecord<K>[] =>
+const openOf = <K extends "parked" | "attend" | "zonebench">(records: BuildRow["records"], kind: K): Kept<K>[] =>
   entriesOf(records, kind).filter((r) => r.closedAt === null);
 
 export interface ParkedState {
-  record: DeclaredRecord<"parked">;
+  record: Kept<"parked">;
   awake: boolean;
   /** Why it is awake, or what it waits for. */
   text: string;
@@ -19,7 +20,7 @@ export interface ParkedState {
 
 /** Parked things of a build: those awake first. A trigger that does not exist wakes at once, so that somebody looks. */
 export function parkedStates(build: Pick<BuildRow, "records" | "jobs">, today: string): ParkedState[] {
-  const state = (record: DeclaredRecord<"parked">): ParkedState => {
+  const state = (record: Kept<"parked">): ParkedState => {
     const d = record.data;
     const say = (awake: boolean, text: string) => ({ record, awake, text });
     if (d.wakes === "day") return say(today >= d.on!, today >= d.on! ? `its day, ${d.on}, has come` : `sleeps until ${d.on}`);

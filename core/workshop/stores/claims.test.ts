@@ -3,8 +3,8 @@
 import { describe, expect, it } from "vitest";
 import { shipped } from "../../library/testing";
 import { chosenCut } from "../openings/chosen-unit";
+import { readRecord } from "../records/kinds/kinds";
 import { paperWords } from "../records/papers";
-import { readRecord } from "../records/records";
 import { sheetPrefill } from "../sheets/sheets";
 import { highWords } from "../starts/above-reach";
 import type { PartRow, SheetRow } from "../state/model";

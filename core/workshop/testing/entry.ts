@@ -1,6 +1,7 @@
 // A record of a build for tests, of any kind.
 
-import type { BuildRecord, RecordKind } from "../records/records";
+import type { RecordKind } from "../records/kinds/kinds";
+import type { BuildRecord } from "../records/records";
 import { NOW } from "./shop";
 
 let n = 0;

@@ -4,7 +4,7 @@
 import { useState } from "react";
 import { zoneOf } from "@/core/time/zone";
 import { STEP_WORDS, ZONE_WORDS, type ZoneState } from "@/core/workshop/bare-body/zones";
-import { SHELL_STEPS, type ShellZoneName } from "@/core/workshop/records/records";
+import { SHELL_STEPS, type ShellZoneName } from "@/core/workshop/records/kinds/bare-zone";
 import { Button } from "../../kit/button";
 import { cx } from "../../kit/cx";
 import { Dialog } from "../../kit/dialog";

@@ -4,7 +4,7 @@
 import { useState } from "react";
 import { hasRole } from "@/core/library/roles";
 import { FATE_WORDS } from "@/core/workshop/bare-body/removed-items";
-import { EDGES, FATES, type Item } from "@/core/workshop/records/records";
+import { EDGES, FATES, type Item } from "@/core/workshop/records/kinds/item";
 import { Area, Check, Field, Select } from "../../kit/field";
 import { figure } from "../../kit/figure";
 import { time } from "../../kit/time";

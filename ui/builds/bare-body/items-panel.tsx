@@ -4,7 +4,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import { FATE_WORDS, type Inventory, type ItemRecord, itemsIn } from "@/core/workshop/bare-body/removed-items";
-import type { ItemFate } from "@/core/workshop/records/records";
+import type { ItemFate } from "@/core/workshop/records/kinds/item";
 import { Button } from "../../kit/button";
 import { cx } from "../../kit/cx";
 import { Dialog } from "../../kit/dialog";

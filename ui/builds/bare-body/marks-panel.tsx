@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { drawVan, VIEW_LABEL, VIEWS, type ViewName } from "@/core/van/drawing";
 import { type MarkRecord, marksIn, sayMark } from "@/core/workshop/bare-body/marks";
-import { DAMAGES, type Mark } from "@/core/workshop/records/records";
+import { DAMAGES, type Mark } from "@/core/workshop/records/kinds/mark";
 import { Button } from "../../kit/button";
 import { cx } from "../../kit/cx";
 import { Dialog } from "../../kit/dialog";

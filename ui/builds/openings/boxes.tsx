@@ -3,7 +3,7 @@
 
 import { useState } from "react";
 import type { Contents } from "@/core/workshop/records/kinds/goods";
-import { DECLARED_KINDS } from "@/core/workshop/records/kinds/kinds";
+import { KINDS } from "@/core/workshop/records/kinds/kinds";
 import { Button } from "../../kit/button";
 import { Dialog } from "../../kit/dialog";
 import { DeclaredForm } from "../records/form";
@@ -39,7 +39,7 @@ export function Boxes({ buildId, boxes, touch = false }: { buildId: string; boxe
       <Dialog open={!!box} onOpenChange={(o) => !o && setBox(undefined)} title={box ? `In the box: ${box.name}` : ""} wide>
         {box && (
           <DeclaredForm
-            declared={DECLARED_KINDS.contents}
+            declared={KINDS.contents}
             buildId={buildId}
             preset={{ title: box.name, data: { items: box.items }, jobId: box.jobId }}
             onDone={() => setBox(undefined)}

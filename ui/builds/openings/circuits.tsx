@@ -4,7 +4,7 @@
 
 import { useState } from "react";
 import { type CircuitRecord, circuitsIn, isDead, sayCircuit } from "@/core/workshop/openings/circuits";
-import type { Circuit } from "@/core/workshop/records/records";
+import type { Circuit } from "@/core/workshop/records/kinds/circuit";
 import { figure as houseFigure } from "@/core/workshop/state/house-figures";
 import { Button } from "../../kit/button";
 import { cx } from "../../kit/cx";

@@ -3,7 +3,7 @@
 
 import { Check } from "lucide-react";
 import { CHAIN_PHOTOS, HOLE_STEP_WORDS, nextStep, stepDone } from "@/core/workshop/openings/hole-steps";
-import { HOLE_STEPS, type Penetration } from "@/core/workshop/records/records";
+import { HOLE_STEPS, type Penetration } from "@/core/workshop/records/kinds/hole";
 import { cx } from "../../kit/cx";
 import { send } from "../../kit/send";
 import { near } from "../../kit/time";

@@ -4,7 +4,7 @@
 
 import { useState } from "react";
 import { isOpen, SIDE_WORDS, WAY } from "@/core/workshop/openings/holes";
-import type { Penetration } from "@/core/workshop/records/records";
+import type { Penetration } from "@/core/workshop/records/kinds/hole";
 import { figure as houseFigure } from "@/core/workshop/state/house-figures";
 import { Area, Check, Field, Select } from "../../kit/field";
 import { figure } from "../../kit/figure";

@@ -3,7 +3,7 @@
 
 import { useState } from "react";
 import type { Values } from "@/core/workshop/records/kinds/fields";
-import { DECLARED_KINDS, type DeclaredKind } from "@/core/workshop/records/kinds/kinds";
+import { KINDS, type RecordKind } from "@/core/workshop/records/kinds/kinds";
 import { Button } from "../../kit/button";
 import { cx } from "../../kit/cx";
 import { Dialog } from "../../kit/dialog";
@@ -15,7 +15,7 @@ import { useRecordTools } from "./record-tools";
 
 const TONE = { ok: "border-l-green", warn: "border-l-amber", stop: "border-l-signal", none: "border-l-line" } as const;
 
-export const entriesIn = (view: BuildView, kind: DeclaredKind): Entry[] =>
+export const entriesIn = (view: BuildView, kind: RecordKind): Entry[] =>
   (view.records.filter((r) => r.kind === kind) as unknown as Entry[]).sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id));
 
 export function RecordList({
@@ -27,7 +27,7 @@ export function RecordList({
   children,
 }: {
   view: BuildView;
-  kind: DeclaredKind;
+  kind: RecordKind;
   preset?: { title?: string; data?: Values };
   /** Jobs that a new one may be written down at: asked for where they are given. */
   jobs?: readonly (readonly [id: string, name: string])[];
@@ -36,7 +36,7 @@ export function RecordList({
   /** What stands between the words on the kind and its entries. */
   children?: React.ReactNode;
 }) {
-  const d = DECLARED_KINDS[kind];
+  const d = KINDS[kind];
   const [form, setForm] = useState<{ was?: Entry }>();
   const list = entriesIn(view, kind);
   const { shown, tools } = useRecordTools(list, d.many.toLowerCase(), view.zone, (r) => d.says(r.data));

@@ -2,7 +2,9 @@
 // Decisions, deviations, faults and remainders of a build.
 
 import { useState } from "react";
-import { type BuildRecord, type Deviation, type FaultCard, faultState, TICKETED } from "@/core/workshop/records/records";
+import { type Deviation, TICKETED } from "@/core/workshop/records/kinds/decision";
+import { type FaultCard, faultState } from "@/core/workshop/records/kinds/fault";
+import type { BuildRecord } from "@/core/workshop/records/records";
 import { Button } from "../../kit/button";
 import { cx } from "../../kit/cx";
 import { Dialog } from "../../kit/dialog";

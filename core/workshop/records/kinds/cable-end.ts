@@ -25,6 +25,8 @@ export const TAIL = declared<Tail>({
   kind: "tail",
   one: "The cable end of a unit",
   many: "Cable ends",
+  words: "cable end",
+  tab: "openings",
   intro:
     "Each powered unit in the skin: its label, its capped end, its way kept free before insulation. Open ones stay here to the handover.",
   title: { label: "Of which unit", hint: "roof fan" },
@@ -64,6 +66,8 @@ export const LAST_CALL = declared<LastCall>({
   kind: "lastcall",
   one: "The last question",
   many: "Any more holes?",
+  words: "last look before closing",
+  tab: "shell",
   intro: "The list of holes as the client saw it, and what they said: asked before the strip closes, not when the lining is up.",
   title: { label: "Who was asked", hint: "name of the client" },
   by: "lead",

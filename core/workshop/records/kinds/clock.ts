@@ -31,6 +31,8 @@ export const CLOCK_KIND = declared<Clock>({
   kind: "clock",
   one: "A clock",
   many: "Clocks",
+  words: "time limit",
+  tab: "waits",
   intro: "Each counts from a tap. The product's sheet says how long.",
   title: { label: "Of what", hint: "bead of the fan" },
   by: "any",

@@ -16,6 +16,8 @@ export const DECIDER = declared<Decider>({
   kind: "decider",
   one: "Who decides",
   many: "Who decides what",
+  words: "who decides",
+  tab: "choices",
   intro:
     "A choice that is not made has an owner: the client, unless it says somebody else here. Who owns it is asked, reminded and named where work waits.",
   title: { label: "Who", hint: "name" },

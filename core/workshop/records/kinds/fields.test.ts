@@ -1,7 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { readRecord } from "../records";
 import { type FieldSpec, fromTyped, missing, schemaOf, tidy, toTyped } from "./fields";
-import { DECLARED_KINDS, type DeclaredKind, declaredOver } from "./kinds";
+import { hasForm, isOver, KINDS, type RecordKind, readRecord } from "./kinds";
 
 const figure = (t: string) => (t.trim() === "" ? undefined : Number(t.replace(",", ".")));
 
@@ -45,7 +44,7 @@ describe("declared fields", () => {
 });
 
 /** A right entry of each kind, and wrong ones with the field that is named. */
-const CASES: Record<DeclaredKind, { right: object; wrong: [object, string][]; over: boolean }> = {
+const CASES: Partial<Record<RecordKind, { right: object; wrong: [object, string][]; over: boolean }>> = {
   parked: {
     right: { wakes: "job", code: "PA-03", owner: "Teo" },
     wrong: [
@@ -252,7 +251,13 @@ const CASES: Record<DeclaredKind, { right: object; wrong: [object, string][]; ov
   },
 };
 
-const faultsOf = (kind: DeclaredKind, data: object): string[] => {
+it("every kind with a form is tried here, and every kind says what it is called and where it stands", () => {
+  const all = Object.keys(KINDS) as RecordKind[];
+  expect(all.filter(hasForm).sort()).toEqual(Object.keys(CASES).sort());
+  for (const k of all) expect([KINDS[k].kind, KINDS[k].words.length > 2, KINDS[k].tab.length > 2], k).toEqual([k, true, true]);
+});
+
+const faultsOf = (kind: RecordKind, data: object): string[] => {
   try {
     return readRecord(kind, data).faults.map((f) => f.path);
   } catch (e) {
@@ -260,12 +265,12 @@ const faultsOf = (kind: DeclaredKind, data: object): string[] => {
   }
 };
 
-describe.each(Object.entries(CASES) as [DeclaredKind, (typeof CASES)[DeclaredKind]][])("an entry of kind %s", (kind, c) => {
+describe.each(Object.entries(CASES) as [RecordKind, NonNullable<(typeof CASES)[RecordKind]>][])("an entry of kind %s", (kind, c) => {
   it("is taken when it is right, and says itself in words", () => {
     expect(faultsOf(kind, c.right)).toEqual([]);
-    expect(DECLARED_KINDS[kind].says(c.right as never)).toMatch(/\w/);
-    expect(["ok", "warn", "stop", "none"]).toContain(DECLARED_KINDS[kind].tone(c.right as never));
-    expect(declaredOver(kind, c.right as never, false)).toBe(c.over);
+    expect(KINDS[kind].says(c.right as never)).toMatch(/\w/);
+    expect(["ok", "warn", "stop", "none"]).toContain(KINDS[kind].tone(c.right as never));
+    expect(isOver(kind, c.right as never, false)).toBe(c.over);
   });
   it.each(c.wrong)("is refused with its field: %j", (data, field) => {
     expect(faultsOf(kind, data)).toContain(field);

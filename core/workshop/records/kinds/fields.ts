@@ -28,24 +28,36 @@ export interface Fault {
   message: string;
 }
 
+/** The page of a build on which a kind stands. */
+export type BuildTab = "jobs" | "openings" | "choices" | "van" | "marks" | "shell" | "items" | "papers" | "waits" | "records" | "cost";
+
 /** A kind of entry: what it is called, what is asked, and what is worked out from it. */
 export interface Declared<D = Values> {
   kind: string;
   one: string;
   many: string;
+  /** What one is called in passing, as in the finder. */
+  words: string;
+  tab: BuildTab;
   intro: string;
   title: { label: string; hint: string };
   /** One a build, no more. */
   single?: boolean;
-  /** Who may write it down. */
-  by: "lead" | "any";
+  /** Who may write it down; nobody: acts of its own keep it. */
+  by: "lead" | "any" | "nobody";
   fields: readonly FieldSpec[];
+  /** Of a kind whose form is its own: the schema of its data, in place of one made from the fields. */
+  schema?: object;
+  /** How the log calls it; else by what many are called. */
+  logged?: string;
+  /** How the log says that it is over; else closed. */
+  overWord?: string;
   /** In a line, for lists, cards and the log. */
   says(d: D): string;
   /** How it stands; "stop" and "warn" are shown as such. */
   tone(d: D): "ok" | "warn" | "stop" | "none";
   /** Whether it is over by what it says; left out where somebody closes it by hand. */
-  over?(d: D): boolean;
+  over?(d: D, closed: boolean, house: House): boolean;
   /** The word for closing it by hand. */
   closes?: string;
   /** What is wrong in it beyond the fields themselves. */

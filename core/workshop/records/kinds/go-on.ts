@@ -10,6 +10,8 @@ export const GO_ON = declared<GoOn>({
   kind: "goon",
   one: "Going on against the clock",
   many: "Going on against the clock",
+  words: "go-on decision",
+  tab: "waits",
   intro: "The clock says sheet over; somebody goes on and answers for it.",
   title: { label: "Who says so", hint: "name" },
   by: "any",

@@ -20,6 +20,8 @@ export const ARRIVAL = declared<Arrival>({
   kind: "arrival",
   one: "A handover of the van",
   many: "Handed over, in and out",
+  words: "handover of the van",
+  tab: "papers",
   intro:
     "Personal things out and counted, the empty cab photographed, keys, papers, fuel, a signature. Plates are hidden in the shared photo, never on the van.",
   title: { label: "With whom", hint: "who brought it, or took it" },
@@ -83,6 +85,8 @@ export const CONTENTS = declared<Contents>({
   kind: "contents",
   one: "The contents of a unit",
   many: "Contents of the units",
+  words: "contents of a box",
+  tab: "openings",
   intro:
     "Count each box line by line when it comes in. Its cut is locked until every line is here. What is missing, damaged or wrong is claimed with a date.",
   title: { label: "Unit", hint: "as in the part line: Roof fan" },

@@ -33,6 +33,8 @@ export const SPARKS = declared<HotWork>({
   kind: "sparks",
   one: "Hot work and swarf",
   many: "Hot work and swarf",
+  words: "hot work",
+  tab: "openings",
   intro:
     "Each cut, drilling and grinding: covered, worn, cavities below shut, and the swarf off the same shift with a second look. The van stays where it is until then. Hot work goes by local rules.",
   title: { label: "What is done", hint: "rivets of the racking ground off" },

@@ -10,6 +10,8 @@ export const LOOKED = declared<Looked>({
   kind: "looked",
   one: "A place looked over",
   many: "Places looked over",
+  words: "looked for",
+  tab: "items",
   intro: "Places that set-outs say will be covered: looked over for clips, trims, brackets, screws and harness.",
   title: { label: "Where", hint: "left wall, ribs 2 and 3" },
   by: "any",

@@ -1,15 +1,8 @@
-// The entries of one declared kind in a build's records.
+// The records of one kind of a build.
 
-import type { BuildRecord } from "../records";
-import type { DeclaredData, DeclaredKind } from "./kinds";
-
-export interface DeclaredRecord<K extends DeclaredKind> extends Omit<Extract<BuildRecord, { kind: "circuit" }>, "kind" | "data"> {
-  kind: K;
-  data: DeclaredData[K];
-}
+import type { BuildRecord, Kept } from "../records";
+import type { RecordKind } from "./kinds";
 
 /** Those of one kind, the oldest first. */
-export const entriesOf = <K extends DeclaredKind>(records: readonly BuildRecord[], kind: K): DeclaredRecord<K>[] =>
-  (records.filter((r) => r.kind === kind) as unknown as DeclaredRecord<K>[]).sort(
-    (a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id),
-  );
+export const entriesOf = <K extends RecordKind>(records: readonly BuildRecord[], kind: K): Kept<K>[] =>
+  (records.filter((r) => r.kind === kind) as unknown as Kept<K>[]).sort((a, b) => a.saidAt - b.saidAt || a.id.localeCompare(b.id));

@@ -20,6 +20,8 @@ export const REACH = declared<Reach>({
   kind: "reach",
   one: "What stands in the way of what",
   many: "Access before it closes",
+  words: "access",
+  tab: "waits",
   intro:
     "What each unit or panel hides once it stands, and what it is fastened to. Its job then waits for all that it would hide and for what carries it; of the sides it could be fastened from the one is taken that is in reach now and hidden later, and what ends its reach waits. The plan knows it, and two that contradict each other are told.",
   title: { label: "Unit or panel", hint: "shower tray" },

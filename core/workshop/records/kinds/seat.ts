@@ -55,6 +55,8 @@ export const SEAT = declared<Seat>({
   kind: "seat",
   one: "A travel seat",
   many: "Travel seats that were loose",
+  words: "travel seat",
+  tab: "papers",
   intro:
     "Steps on seat, belt and anchor are never skipped. The maker's sheet rules; a ticket holder releases and signs, and the van is not handed over before.",
   title: { label: "Which seat", hint: "driver's, passenger's" },

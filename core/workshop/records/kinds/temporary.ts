@@ -30,6 +30,8 @@ export const TEMPORARY_KIND = declared<Temporary>({
   kind: "temporary",
   one: "A temporary thing",
   many: "Temporary things",
+  words: "temporary fitting",
+  tab: "shell",
   intro:
     "What is only there for now: sheets, tape, props, plugs, film. Work that would shut one in waits until it is gone; so does the handover.",
   title: { label: "What and where", hint: "foil over the finished floor" },

@@ -1,0 +1,78 @@
+// A hole, rust or damage on the bare body, with its place in a drawing of the van.
+
+import { VIEWS, type ViewName } from "../../../van/drawing";
+import { declared } from "./fields";
+import { shape, text } from "./own";
+
+export const DAMAGES = ["dent", "scratch", "crack", "stain", "other"] as const;
+
+/** A hole, rust or damage, with its place in one of the van's drawings (mm, as `drawVan` lays them out). Closed: it is treated. */
+export interface Mark {
+  what: "hole" | "rust" | "damage";
+  view: ViewName;
+  x: number;
+  y: number;
+  /** Of a hole: its size, how many of them together, whether it goes through the outer skin, what becomes of it. */
+  dMm?: number;
+  count?: number;
+  throughSkin?: boolean;
+  fate?: "keep" | "close";
+  /** Of rust. */
+  areaDm2?: number;
+  grade?: 1 | 2 | 3;
+  note?: string;
+  /** Of damage: what it is, and where it came from once that is known. */
+  sort?: (typeof DAMAGES)[number];
+  /** It came from taking bonded bracing off: a wish of whoever sets out an opening there. */
+  bracing?: boolean;
+  outcome?: string;
+  owner?: string;
+}
+
+export const MARK = declared<Mark>({
+  kind: "mark",
+  one: "A hole, rust or damage",
+  many: "Holes, rust and damage",
+  words: "hole or rust",
+  tab: "marks",
+  intro: "",
+  title: { label: "What it is", hint: "" },
+  by: "any",
+  // Its form is one of its own.
+  fields: [],
+  schema: shape(
+    {
+      what: { type: "string", enum: ["hole", "rust", "damage"] },
+      view: { type: "string", enum: VIEWS },
+      x: { type: "number", minimum: 0, maximum: 12_000 },
+      y: { type: "number", minimum: 0, maximum: 12_000 },
+    },
+    {
+      dMm: { type: "number", exclusiveMinimum: 0, maximum: 2000 },
+      count: { type: "integer", minimum: 1, maximum: 500 },
+      throughSkin: { type: "boolean" },
+      fate: { type: "string", enum: ["keep", "close"] },
+      areaDm2: { type: "number", exclusiveMinimum: 0, maximum: 2000 },
+      grade: { type: "integer", enum: [1, 2, 3] },
+      note: text,
+      sort: { type: "string", enum: DAMAGES },
+      bracing: { type: "boolean" },
+      outcome: text,
+      owner: text,
+    },
+  ),
+  says: () => "",
+  tone: () => "none",
+  logged: "mark",
+  overWord: "treated",
+  faults: (m, closed) => {
+    const asked: [boolean, keyof Mark, unknown][] = [
+      [m.what === "hole", "dMm", m.dMm],
+      [m.what === "hole", "fate", m.fate],
+      [m.what === "rust", "areaDm2", m.areaDm2],
+      [m.what === "rust", "grade", m.grade],
+      [m.what === "damage" && closed, "outcome", m.outcome?.trim() || undefined],
+    ];
+    return asked.filter(([on, , value]) => on && value === undefined).map(([, path]) => ({ path, message: "is missing" }));
+  },
+});
