@@ -259,3 +259,27 @@ describe("the bare body", () => {
     expect(await pathsOf(post(`builds/${id}/records`, { kind: "zone", title: "x", data: {} }))).toEqual(["kind"]);
   });
 });
+
+describe("rust that stays as it is", () => {
+  const rust = { what: "rust", view: "right", x: 10, y: 10, areaDm2: 0.4, grade: 1 };
+  const markNow = async (record: string) => (await buildNow()).records.find((r) => r.id === record)!;
+  const change = async (record: string, data: object, user: User) =>
+    perform("PATCH", ["records", record], { version: (await markNow(record)).version, title: "Bloom", data, closed: false }, user);
+
+  it("is for the lead to accept, in whose name it stands, whoever changes it later", async () => {
+    const { id: record } = await post(`builds/${id}/records`, { kind: "mark", title: "Bloom", data: rust }, ines);
+    expect((await refused(change(record, { ...rust, accepted: "Ines" }, ines))).status).toBe(403);
+    await change(record, { ...rust, accepted: "somebody" }, lead);
+    expect((await markNow(record)).data).toMatchObject({ accepted: lead.name });
+    await change(record, { ...rust, note: "by the step", accepted: "Ines" }, ines);
+    expect((await markNow(record)).data).toMatchObject({ note: "by the step", accepted: lead.name });
+    expect(await pathsOf(change(record, { ...rust, grade: 2, accepted: lead.name }, lead))).toEqual(["accepted"]);
+  });
+
+  it("names only jobs of its own build", async () => {
+    const swarf = { ...rust, cause: "swarf", causeJob: `${id}.OP-04` };
+    await post(`builds/${id}/records`, { kind: "mark", title: "Freckles", data: swarf }, ines);
+    const wrong = post(`builds/${id}/records`, { kind: "mark", title: "Freckles", data: { ...swarf, causeJob: "x.OP-04" } }, ines);
+    expect(await pathsOf(wrong)).toEqual(["causeJob"]);
+  });
+});

@@ -12,7 +12,9 @@ import type { Penetration } from "@/core/workshop/records/kinds/hole";
 import type { HotWork } from "@/core/workshop/records/kinds/hot-work";
 import type { Item } from "@/core/workshop/records/kinds/item";
 import { isOver, KINDS, type RecordKind, readRecord } from "@/core/workshop/records/kinds/kinds";
+import type { Mark } from "@/core/workshop/records/kinds/mark";
 import type { House } from "@/core/workshop/state/house-figures";
+import type { BuildRow } from "@/core/workshop/state/model";
 import { addLeak } from "@/db/house/leaks";
 import { toSql } from "@/db/pool";
 import { addRecord, lockRecord, saveReading } from "@/db/records/records";
@@ -99,6 +101,15 @@ async function refusePart(x: Change, buildId: string, f: FaultCard, closed: bool
   if (!build.jobs.some((j) => j.parts.some((p) => p.id === f.partId))) throw badField("partId", "is no part of this build");
 }
 
+/** Jobs that a mark names are of its build; light rust is accepted by a lead, in whose name it then stands. */
+function withNames(build: BuildRow, next: Mark, was: Mark | undefined, user: { name: string; role: string }): void {
+  for (const field of ["causeJob", "keepFor"] as const)
+    if (next[field] && !build.jobs.some((j) => j.id === next[field])) throw badField(field, "is no job of this build");
+  if (!next.accepted) return;
+  if (!was?.accepted && user.role !== "lead") throw new Refusal(403, "That rust stays as it is, is for the lead to accept.");
+  next.accepted = was?.accepted ?? user.name;
+}
+
 export const recordActions = [
   action<{ kind: RecordKind; title: string; jobId?: string; data: Record<string, unknown> }>(
     { method: "POST", path: "builds/*/records", role: "any" },
@@ -111,6 +122,7 @@ export const recordActions = [
         // How far the job had come is what the clock says, not what the form says.
         const boxed = b.kind === "decision" && b.data.timeBox === true && job ? { workedMinutes: workedMinutes(shop, job, x.now) } : {};
         const data = checked(build, b.kind, { ...b.data, ...boxed });
+        if (b.kind === "mark") withNames(build, data as Mark, undefined, user);
         if (b.kind === "item") refuse(itemFaults(build, undefined, data as Item, false, ""));
         if (b.kind === "penetration") {
           const p = data as Penetration;
@@ -158,6 +170,7 @@ export const recordActions = [
         if (r.kind === "fault") await refusePart(x, r.build_id, data as FaultCard, b.closed);
         if (r.kind === "fault" && b.closed && !(data as { outcome?: string }).outcome?.trim())
           throw badField("outcome", "is missing: say what it was before the card is closed");
+        if (r.kind === "mark") withNames(build, data as Mark, build.records.find((o) => o.id === ids[0])?.data as Mark | undefined, user);
         if (r.kind === "item") await withHistory(x, user.name, r.build_id, ids[0], data as Item, b);
         if (r.kind === "penetration") await withWay(x, user.name, r.build_id, ids[0], data as Penetration, b.why?.trim() ?? "");
         if (r.kind === "sparks") {

@@ -5,7 +5,8 @@ import { contradictions } from "../../setout/engine/facts";
 import { readRecord } from "../records/kinds/kinds";
 import type { Mark } from "../records/kinds/mark";
 import type { BuildRecord } from "../records/records";
-import { foundOnBody, sayMark } from "./marks";
+import { foundOnBody, openHoles, rustByCause, sayMark, toTreat } from "./marks";
+import { shellStates } from "./zones";
 
 const stripPrefill = (records: Parameters<typeof foundOnBody>[0]) =>
   calculator("strip-list").prefill!({ known: { found: () => foundOnBody(records) } } as never);
@@ -39,6 +40,44 @@ describe("marks", () => {
     expect(sayMark(hole({ count: 3, throughSkin: true }))).toBe("3 holes of 8, through the skin, to be closed");
     expect(sayMark(hole({ fate: "keep" }))).toBe("hole of 8, in the inner skin, kept");
     expect(sayMark({ ...rust, grade: 3 })).toBe("rust, grade 3, 1.2 dm²: stop, for a body shop");
+  });
+});
+
+describe("rust by its cause, and what becomes of it", () => {
+  const faults = (data: object) => readRecord("mark", { ...rust, ...data }).faults.map((f) => f.path);
+  test("light bloom may be accepted, what is pitted may not; swarf names the job that left it", () => {
+    expect(faults({ grade: 1, accepted: "Mara" })).toEqual([]);
+    expect(faults({ grade: 2, accepted: "Mara" })).toEqual(["accepted"]);
+    expect(faults({ cause: "swarf", causeJob: "a.OP-04" })).toEqual([]);
+    expect(faults({ cause: "scratch", causeJob: "a.OP-04" })).toEqual(["causeJob"]);
+    expect(sayMark({ ...rust, grade: 1, cause: "trapped water", accepted: "Mara" })).toBe(
+      "rust, grade 1, 1.2 dm², from trapped water, accepted as it is by Mara",
+    );
+  });
+  test("what is accepted holds nothing and takes no minutes; what is treated or open does", () => {
+    const bloom = mark({ ...rust, grade: 1, accepted: "Mara" });
+    expect([mark(rust), bloom, mark(rust, 5)].map((m) => toTreat(m as never))).toEqual([true, false, false]);
+    expect(foundOnBody([bloom, mark(rust)])!.rust).toHaveLength(1);
+    expect(shellStates({ records: [bloom] }, 10).find((z) => z.zone === "roof")!.rust).toBe(0);
+    expect(shellStates({ records: [mark(rust)] }, 10).find((z) => z.zone === "roof")!.rust).toBe(1);
+  });
+  test("adds up by cause, with the jobs that left swarf; open holes inside and from below apart", () => {
+    const jobs = [{ id: "j1", name: "Roof fan" }];
+    const records = [
+      mark({ ...rust, cause: "swarf", causeJob: "j1" }),
+      mark({ ...rust, areaDm2: 0.35, cause: "swarf" }),
+      mark({ ...rust, cause: "scratch" }),
+      mark(rust),
+      mark(hole({ count: 4 })),
+      mark(hole({ count: 2, view: "under" })),
+      mark(hole({ view: "under" }), 9),
+      mark(hole({ fate: "keep" })),
+    ];
+    expect(rustByCause({ records, jobs })).toEqual([
+      { cause: "swarf", dm2: 1.55, jobs: ["Roof fan"] },
+      { cause: "a scratch", dm2: 1.2, jobs: [] },
+    ]);
+    expect(openHoles(records)).toEqual({ inside: 4, below: 2 });
   });
 });
 

@@ -21,6 +21,37 @@ const PLACE: Record<ViewName, "roof" | "wall" | "floor" | "door"> = {
 
 export const marksIn = (records: readonly BuildRecord[]): MarkRecord[] => records.filter((r): r is MarkRecord => r.kind === "mark");
 
+export const CAUSE_WORDS: Readonly<Record<NonNullable<Mark["cause"]>, string>> = {
+  swarf: "swarf",
+  scratch: "a scratch",
+  "trapped water": "trapped water",
+  factory: "the factory",
+};
+
+/** Whether rust still has to be treated: light bloom that the lead accepted is sealed in as it is. */
+export const toTreat = (r: Pick<MarkRecord, "data" | "closedAt">): boolean =>
+  r.data.what === "rust" && r.closedAt === null && !r.data.accepted;
+
+/** Rust by what it came from, dm², and of swarf the jobs that left it: the same mistake is not made twice. */
+export function rustByCause(build: {
+  records: readonly BuildRecord[];
+  jobs: readonly { id: string; name: string }[];
+}): { cause: string; dm2: number; jobs: string[] }[] {
+  const rust = marksIn(build.records).filter((r) => r.data.what === "rust" && r.data.cause);
+  return byKey(rust, (r) => r.data.cause!).map((list) => ({
+    cause: CAUSE_WORDS[list[0].data.cause!],
+    dm2: Math.round(list.reduce((n, r) => n + r.data.areaDm2!, 0) * 100) / 100,
+    jobs: [...new Set(list.flatMap((r) => build.jobs.find((j) => j.id === r.data.causeJob)?.name ?? []))],
+  }));
+}
+
+/** Holes still open, inside and from below apart. */
+export function openHoles(records: readonly BuildRecord[]): { inside: number; below: number } {
+  const open = marksIn(records).filter((r) => r.data.what === "hole" && r.data.fate === "close" && r.closedAt === null);
+  const sum = (list: typeof open) => list.reduce((n, r) => n + (r.data.count ?? 1), 0);
+  return { inside: sum(open.filter((r) => r.data.view !== "under")), below: sum(open.filter((r) => r.data.view === "under")) };
+}
+
 /** "3 holes of 12, through the skin, to be closed"; rust and damage likewise. */
 export function sayMark(m: Mark): string {
   const n = m.count ?? 1;
@@ -30,7 +61,12 @@ export function sayMark(m: Mark): string {
       m.throughSkin ? "through the skin" : "in the inner skin",
       m.fate === "keep" ? "kept" : "to be closed",
     ].join(", ");
-  if (m.what === "rust") return `rust, grade ${m.grade}, ${m.areaDm2} dm²${m.grade === 3 ? ": stop, for a body shop" : ""}`;
+  if (m.what === "rust")
+    return [
+      `rust, grade ${m.grade}, ${m.areaDm2} dm²${m.grade === 3 ? ": stop, for a body shop" : ""}`,
+      ...(m.cause ? [`from ${CAUSE_WORDS[m.cause]}`] : []),
+      ...(m.accepted ? [`accepted as it is by ${m.accepted}`] : []),
+    ].join(", ");
   return "damage";
 }
 
@@ -47,7 +83,7 @@ const byKey = <T>(list: readonly T[], key: (t: T) => string): T[][] => {
 export function foundOnBody(records: readonly BuildRecord[]): FoundOnBody | undefined {
   const marks = marksIn(records).map((r) => r.data);
   const holes = marks.filter((m) => m.what === "hole" && m.fate === "close");
-  const rust = marks.filter((m) => m.what === "rust");
+  const rust = marks.filter((m) => m.what === "rust" && !m.accepted);
   const items = itemRows(records);
   if (!holes.length && !rust.length && !items.length) return undefined;
   return {

@@ -8,7 +8,7 @@ import type { BuildRecord } from "../records/records";
 import { figure, type House } from "../state/house-figures";
 import type { BuildRow, JobRow } from "../state/model";
 import { count } from "../state/say";
-import { marksIn } from "./marks";
+import { marksIn, toTreat } from "./marks";
 
 export type ZoneRecord = Extract<BuildRecord, { kind: "zone" }>;
 
@@ -78,7 +78,7 @@ export function shellStates(build: Pick<BuildRow, "records" | "figures">, now: n
     const r = kept.get(zone);
     const here = marks.filter((m) => SEEN[m.data.view] === zone);
     const holes = here.filter((m) => m.data.what === "hole" && m.data.fate === "close").reduce((n, m) => n + (m.data.count ?? 1), 0);
-    const rusty = here.filter((m) => m.data.what === "rust");
+    const rusty = here.filter(toTreat);
     const steps = SHELL_STEPS.map((step) => {
       const done = r?.data.steps[step];
       return {

@@ -4,7 +4,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import { drawVan, VIEW_LABEL, VIEWS, type ViewName } from "@/core/van/drawing";
-import { type MarkRecord, marksIn, sayMark } from "@/core/workshop/bare-body/marks";
+import { CAUSE_WORDS, type MarkRecord, marksIn, openHoles, rustByCause, sayMark } from "@/core/workshop/bare-body/marks";
 import { DAMAGES, type Mark } from "@/core/workshop/records/kinds/mark";
 import { Button } from "../../kit/button";
 import { cx } from "../../kit/cx";
@@ -78,12 +78,16 @@ export function MarksPanel({ view }: { view: BuildView }) {
         <p className="mt-3 text-muted">On other vans of this type, look here too: {view.papers.usual.slice(0, 8).join(", ")}.</p>
       )}
       {marks.length === 0 && <p className="mt-3 text-muted">Nothing is marked on this van yet.</p>}
-      <div className="mt-3">{tools}</div>
+      <div className="mt-3">
+        <Sums view={view} />
+        {tools}
+      </div>
       <ul className="overflow-hidden rounded-md border bg-card empty:hidden">
         {shown.map((m) => (
           <Row
             key={m.id}
             mark={m}
+            keptFor={view.jobs.find((j) => j.id === m.data.keepFor)?.name}
             zone={view.zone}
             here={m.data.view === side}
             onPoint={(on) => {
@@ -101,14 +105,30 @@ export function MarksPanel({ view }: { view: BuildView }) {
   );
 }
 
+/** Holes that are open, inside and from below apart; rust by what it came from. */
+function Sums({ view }: { view: Pick<BuildView, "records" | "jobs"> }) {
+  const holes = openHoles(view.records);
+  const rust = rustByCause(view);
+  if (!holes.inside && !holes.below && !rust.length) return null;
+  return (
+    <p className="mb-3 text-muted">
+      {(holes.inside > 0 || holes.below > 0) && `Holes to close: ${holes.inside} from inside, ${holes.below} from below. `}
+      {rust.map((r) => `Rust from ${r.cause}: ${r.dm2} dm²${r.jobs.length ? `, left by ${r.jobs.join(", ")}` : ""}.`).join(" ")}
+    </p>
+  );
+}
+
 function Row({
   mark: m,
+  keptFor,
   zone,
   here,
   onPoint,
   onOpen,
 }: {
   mark: Shown & { n: number };
+  /** The job that will want a hole that is kept. */
+  keptFor: string | undefined;
   zone: string;
   here: boolean;
   onPoint(on: boolean): void;
@@ -128,7 +148,8 @@ function Row({
       >
         <b className={cx(m.closedAt !== null && "text-muted")}>{m.title}</b>
         <span className="block text-[0.75rem] text-muted">
-          {sayMark(m.data)} · {VIEW_LABEL[m.data.view]} · {m.closedAt === null ? "" : "treated · "}
+          {sayMark(m.data)}
+          {keptFor && ` for ${keptFor}`} · {VIEW_LABEL[m.data.view]} · {m.closedAt === null ? "" : "treated · "}
           {m.by}, {time(zone, m.saidAt)}
           {m.data.note && ` · ${m.data.note}`}
         </span>
@@ -139,7 +160,23 @@ function Row({
 }
 
 type Typed = Record<
-  "sort" | "outcome" | "owner" | "title" | "x" | "y" | "dMm" | "count" | "areaDm2" | "grade" | "note" | "what" | "view" | "fate",
+  | "cause"
+  | "causeJob"
+  | "keepFor"
+  | "sort"
+  | "outcome"
+  | "owner"
+  | "title"
+  | "x"
+  | "y"
+  | "dMm"
+  | "count"
+  | "areaDm2"
+  | "grade"
+  | "note"
+  | "what"
+  | "view"
+  | "fate",
   string
 >;
 
@@ -151,7 +188,7 @@ export function MarkForm({
   at,
   onDone,
 }: {
-  view: Pick<BuildView, "id" | "van">;
+  view: Pick<BuildView, "id" | "van"> & { jobs?: readonly { id: string; name: string }[] };
   side: ViewName;
   was?: Shown;
   at?: { x: number; y: number };
@@ -174,7 +211,12 @@ export function MarkForm({
     sort: d?.sort ?? "dent",
     outcome: d?.outcome ?? "",
     owner: d?.owner ?? "",
+    cause: d?.cause ?? "",
+    causeJob: d?.causeJob ?? "",
+    keepFor: d?.keepFor ?? "",
   });
+  const [accepted, setAccepted] = useState(!!d?.accepted);
+  const jobs = [["", "–"] as const, ...(view.jobs ?? []).map((j) => [j.id, j.name] as const)];
   const [bracing, setBracing] = useState(d?.bracing ?? false);
   const damage = v.what === "damage";
   const [skin, setSkin] = useState(d?.throughSkin ?? false);
@@ -188,8 +230,24 @@ export function MarkForm({
       view: v.view,
       x: figure(v.x),
       y: figure(v.y),
-      ...(hole ? { dMm: figure(v.dMm), count: figure(v.count), fate: v.fate, throughSkin: skin } : {}),
-      ...(v.what === "rust" ? { areaDm2: figure(v.areaDm2), grade: figure(v.grade) } : {}),
+      ...(hole
+        ? {
+            dMm: figure(v.dMm),
+            count: figure(v.count),
+            fate: v.fate,
+            throughSkin: skin,
+            keepFor: (v.fate === "keep" && v.keepFor) || undefined,
+          }
+        : {}),
+      ...(v.what === "rust"
+        ? {
+            areaDm2: figure(v.areaDm2),
+            grade: figure(v.grade),
+            cause: v.cause || undefined,
+            causeJob: (v.cause === "swarf" && v.causeJob) || undefined,
+            accepted: accepted && v.grade === "1" ? (d?.accepted ?? "by the lead") : undefined,
+          }
+        : {}),
       ...(damage ? { sort: v.sort, bracing: bracing || undefined, outcome: v.outcome.trim(), owner: v.owner.trim() } : {}),
       note: v.note.trim() || undefined,
     });
@@ -260,6 +318,22 @@ export function MarkForm({
             ]}
           />
         )}
+        {v.what === "rust" && (
+          <Select
+            label="It came from"
+            name="cause"
+            faults={form.faults}
+            value={v.cause}
+            onChange={set("cause")}
+            options={[["", "not known"], ...Object.entries(CAUSE_WORDS)]}
+          />
+        )}
+        {v.what === "rust" && v.cause === "swarf" && view.jobs && (
+          <Select label="Left by" name="causeJob" faults={form.faults} value={v.causeJob} onChange={set("causeJob")} options={jobs} />
+        )}
+        {hole && v.fate === "keep" && view.jobs && (
+          <Select label="Kept for" name="keepFor" faults={form.faults} value={v.keepFor} onChange={set("keepFor")} options={jobs} />
+        )}
         {hole && (
           <Select
             label="What becomes of it"
@@ -287,6 +361,13 @@ export function MarkForm({
             hint="closes the question; leave it empty while nobody knows"
           />
         </>
+      )}
+      {v.what === "rust" && v.grade === "1" && (
+        <Check
+          label="Light bloom, accepted as it is: it is sealed in for good (the lead's to say)"
+          checked={accepted}
+          onChange={(e) => setAccepted(e.target.checked)}
+        />
       )}
       {hole && <Check label="Through the outer skin" checked={skin} onChange={(e) => setSkin(e.target.checked)} />}
       <Area label="Note" name="note" faults={form.faults} value={v.note} onChange={set("note")} maxLength={500} />

@@ -4,6 +4,9 @@ import { VIEWS, type ViewName } from "../../../van/drawing";
 import { declared } from "./fields";
 import { shape, text } from "./own";
 
+/** What rust came from. */
+export const CAUSES = ["swarf", "scratch", "trapped water", "factory"] as const;
+
 export const DAMAGES = ["dent", "scratch", "crack", "stain", "other"] as const;
 
 /** A hole, rust or damage, with its place in one of the van's drawings (mm, as `drawVan` lays them out). Closed: it is treated. */
@@ -17,9 +20,15 @@ export interface Mark {
   count?: number;
   throughSkin?: boolean;
   fate?: "keep" | "close";
-  /** Of rust. */
+  /** Of a hole that is kept: the job that will want it. */
+  keepFor?: string;
+  /** Of rust: what it came from, and the job that left it there where that was swarf. */
   areaDm2?: number;
   grade?: 1 | 2 | 3;
+  cause?: (typeof CAUSES)[number];
+  causeJob?: string;
+  /** Light bloom that is sealed in as it is: the lead who accepted it. */
+  accepted?: string;
   note?: string;
   /** Of damage: what it is, and where it came from once that is known. */
   sort?: (typeof DAMAGES)[number];
@@ -54,6 +63,10 @@ export const MARK = declared<Mark>({
       fate: { type: "string", enum: ["keep", "close"] },
       areaDm2: { type: "number", exclusiveMinimum: 0, maximum: 2000 },
       grade: { type: "integer", enum: [1, 2, 3] },
+      cause: { type: "string", enum: CAUSES },
+      causeJob: text,
+      accepted: text,
+      keepFor: text,
       note: text,
       sort: { type: "string", enum: DAMAGES },
       bracing: { type: "boolean" },
@@ -73,6 +86,12 @@ export const MARK = declared<Mark>({
       [m.what === "rust", "grade", m.grade],
       [m.what === "damage" && closed, "outcome", m.outcome?.trim() || undefined],
     ];
-    return asked.filter(([on, , value]) => on && value === undefined).map(([, path]) => ({ path, message: "is missing" }));
+    return [
+      ...asked.filter(([on, , value]) => on && value === undefined).map(([, path]) => ({ path, message: "is missing" })),
+      ...(m.accepted && (m.what !== "rust" || m.grade !== 1)
+        ? [{ path: "accepted", message: "is for rust of grade 1: what is pitted is treated" }]
+        : []),
+      ...(m.causeJob && m.cause !== "swarf" ? [{ path: "causeJob", message: "is for swarf" }] : []),
+    ];
   },
 });
