@@ -165,6 +165,7 @@ export const recordActions = [
         if (!r) throw new Refusal(404, "There is no such record.");
         if (KINDS[r.kind].by === "nobody") throw new Refusal(422, `${KINDS[r.kind].one} is ticked step by step.`);
         refuseKind(r.kind, user.role, undefined);
+        if (KINDS[r.kind].changes === "lead" && user.role !== "lead") throw new Refusal(403, "Only the lead may change it.");
         const { build } = await buildOf(x, r.build_id);
         const data = checked(build, r.kind, b.data, b.closed);
         if (r.kind === "fault") await refusePart(x, r.build_id, data as FaultCard, b.closed);

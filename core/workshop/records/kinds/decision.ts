@@ -70,7 +70,8 @@ export const DEVIATION = declared<Deviation>({
   tab: "records",
   intro: "",
   title: { label: "What was done", hint: "" },
-  by: "lead",
+  by: "any",
+  changes: "lead",
   // Its form is one of its own.
   fields: [],
   schema: shape(

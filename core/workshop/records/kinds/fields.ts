@@ -45,6 +45,8 @@ export interface Declared<D = Values> {
   single?: boolean;
   /** Who may write it down; nobody: acts of its own keep it. */
   by: "lead" | "any" | "nobody";
+  /** Who may change it once it stands, where that is not whoever may write it down. */
+  changes?: "lead";
   fields: readonly FieldSpec[];
   /** Of a kind whose form is its own: the schema of its data, in place of one made from the fields. */
   schema?: object;
