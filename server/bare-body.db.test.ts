@@ -268,7 +268,7 @@ describe("rust that stays as it is", () => {
 
   it("is for the lead to accept, in whose name it stands, whoever changes it later", async () => {
     const { id: record } = await post(`builds/${id}/records`, { kind: "mark", title: "Bloom", data: rust }, ines);
-    expect((await refused(change(record, { ...rust, accepted: "Ines" }, ines))).message).toMatch(/lead to accept/);
+    expect((await refused(change(record, { ...rust, accepted: "Ines" }, ines))).message).toMatch(/Only the lead may leave rust/);
     await change(record, { ...rust, accepted: "somebody" }, lead);
     expect((await markNow(record)).data).toMatchObject({ accepted: lead.name });
     await change(record, { ...rust, note: "by the step", accepted: "Ines" }, ines);

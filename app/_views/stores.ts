@@ -4,6 +4,7 @@ import { diffPlans } from "@/core/plan/diff";
 import { daysAtStake, orderBy, samplesBy } from "@/core/workshop/planning/latest";
 import { workingDays } from "@/core/workshop/state/dates";
 import type { BuildRow, JobRow, PartRow } from "@/core/workshop/state/model";
+import { partsBySupplier } from "@/core/workshop/stores/by-supplier";
 import { dateWord, lateWake } from "@/core/workshop/stores/late-part";
 import { availableFrom, isUnit } from "@/core/workshop/stores/parts";
 import { saySupplier, supplierRecord } from "@/core/workshop/stores/supplier-record";
@@ -12,14 +13,8 @@ import { packed } from "@/ui/kit/packed";
 import type { PartDetail, PartLine, StoresView } from "@/ui/stores/view";
 
 function suppliersOf(shop: State["shop"]): StoresView["suppliers"] {
-  const parts = shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts));
   const records = shop.builds.flatMap((b) => b.records);
-  const bySupplier = new Map<string, PartRow[]>();
-  for (const p of parts) {
-    const mine = bySupplier.get(p.supplierId);
-    if (mine) mine.push(p);
-    else bySupplier.set(p.supplierId, [p]);
-  }
+  const bySupplier = partsBySupplier(shop);
   return shop.suppliers
     .filter((s) => !s.retired || bySupplier.has(s.id))
     .map((s) => ({ id: s.id, name: s.name, record: saySupplier(supplierRecord(bySupplier.get(s.id) ?? [], s.id, records)) }));

@@ -14,6 +14,7 @@ import { machineHours, machineWords } from "@/core/workshop/starts/machine-hours
 import { inUse } from "@/core/workshop/starts/tools";
 import type { BayRow, Span } from "@/core/workshop/state/model";
 import { sayMinutes } from "@/core/workshop/state/say";
+import { partsBySupplier } from "@/core/workshop/stores/by-supplier";
 import { saySupplier, supplierRecord } from "@/core/workshop/stores/supplier-record";
 import { accessAndBackups, allUsers } from "@/server/access/people";
 import type { State } from "@/server/planning/planning";
@@ -88,6 +89,10 @@ export async function workshopView(state: State, jobs: readonly Entry[]): Promis
   const stands = plan && bayStands(shop, plan, now);
   const [access, free] = await Promise.all([accessAndBackups(), diskFree()]);
   const only = soleSkills(shop, (published ?? working)?.plan, now);
+  const bySupplier = partsBySupplier(shop);
+  const records = shop.builds.flatMap((b) => b.records);
+  const all = shop.builds.flatMap((b) => b.jobs);
+  const nameOf = new Map(shop.builds.map((b) => [b.id, b.name]));
   const asked = jobs.flatMap((j) => j.crew.map((c) => c.skill)).filter((s) => s !== "any");
   return {
     zone: w.zone,
@@ -152,25 +157,19 @@ export async function workshopView(state: State, jobs: readonly Entry[]): Promis
     safekeeping: access.safekeeping,
     diskLow: free !== undefined && free < LOW_DISK ? `${Math.round(free / 1e6)} MB` : null,
     suppliers: shop.suppliers.map((s) => {
-      const record = supplierRecord(
-        shop.builds.flatMap((b) => b.jobs.flatMap((j) => j.parts)),
-        s.id,
-        shop.builds.flatMap((b) => b.records),
-      );
+      const record = supplierRecord(bySupplier.get(s.id) ?? [], s.id, records);
       return { ...s, open: record.open, record: saySupplier(record) };
     }),
-    tools: shop.tools.map((t) => ({
-      ...t,
-      says: machineWords(t, zone),
-      ahead: machineHours(
-        t,
-        shop.builds.flatMap((b) => b.jobs),
-        plan,
-        zone,
-      ),
-      users: using.get(t.id)!.map((j) => `${j.name} (${shop.builds.find((b) => b.id === j.buildId)!.name})`),
-      jobs: shop.builds.flatMap((b) => b.jobs).filter((j) => j.state !== "done" && j.tools.includes(t.name)).length,
-    })),
+    tools: shop.tools.map((t) => {
+      const mine = all.filter((j) => j.tools.includes(t.name));
+      return {
+        ...t,
+        says: machineWords(t, zone),
+        ahead: machineHours(t, mine, plan, zone),
+        users: using.get(t.id)!.map((j) => `${j.name} (${nameOf.get(j.buildId)})`),
+        jobs: mine.filter((j) => j.state !== "done").length,
+      };
+    }),
     templates: shop.templates,
     vans: shop.vans.map(({ id, name }) => ({ id, name })),
     served: jobs.filter((j) => j.roles?.includes("by-template")).map(({ code, name }) => ({ code, name })),

@@ -106,7 +106,7 @@ function withNames(build: BuildRow, next: Mark, was: Mark | undefined, user: { n
   for (const field of ["causeJob", "keepFor"] as const)
     if (next[field] && !build.jobs.some((j) => j.id === next[field])) throw badField(field, "is no job of this build");
   if (!next.accepted) return;
-  if (!was?.accepted && user.role !== "lead") throw new Refusal(403, "That rust stays as it is, is for the lead to accept.");
+  if (!was?.accepted && user.role !== "lead") throw new Refusal(403, "Only the lead may leave rust as it is.");
   next.accepted = was?.accepted ?? user.name;
 }
 

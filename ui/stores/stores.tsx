@@ -381,7 +381,7 @@ function Wake({ id, wake }: { id: string; wake: NonNullable<PartLine["wake"]> })
         {wake.word} · {count(wake.locked, "job")} {wake.locked === 1 ? "waits" : "wait"} for it. {wake.harmless} can go on.
         {wake.trapping > 0 && ` ${wake.trapping} would cover its place.`}
       </summary>
-      {detail === undefined && <p className="mt-1 text-muted">Looking which …</p>}
+      {detail === undefined && <p className="mt-1 text-muted">Looking it up …</p>}
       {detail === null && (
         <p role="alert" className="mt-1 text-signal-text">
           The server does not answer. Close and open this again.

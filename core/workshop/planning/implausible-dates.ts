@@ -21,7 +21,7 @@ export function implausibleDates(shop: Shop, now: number): ImplausibleDate[] {
     if (far(b.arrives)) out.push({ text: `${b.name} arrives on ${sayDay(zone, b.arrives)}, ${year(b.arrives)}. Correct the date.`, href });
     for (const j of b.jobs)
       for (const p of j.parts)
-        if (far(p.promisedAt) && p.state === "promised")
+        if (p.state === "promised" && far(p.promisedAt))
           out.push({
             text: `${p.name} for ${b.name} is promised for ${sayDay(zone, p.promisedAt)}, ${year(p.promisedAt)}. Correct the date.`,
             href: `/stores?part=${encodeURIComponent(p.id)}`,

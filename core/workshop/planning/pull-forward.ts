@@ -8,7 +8,7 @@ import { calendarData } from "../builds/left";
 import { notWatertight } from "../openings/holes";
 import { hotWorkStop } from "../openings/hot-work";
 import { crewFrom } from "../starts/crew-from";
-import { obstacles, startObstacles } from "../starts/ready";
+import { jobsById, obstacles, startObstacles } from "../starts/ready";
 import { carrying } from "../starts/tags";
 import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, Shop } from "../state/model";
@@ -42,12 +42,24 @@ export interface Forward {
   trap: string | null;
 }
 
+/** When each fitter has work again by the plan, from now on. */
+function nextStarts(zone: Zone, plan: Plan | undefined, now: Minute): Map<string, Minute> {
+  const out = new Map<string, Minute>();
+  for (const p of plan?.jobs ?? [])
+    for (const f of p.fitters) {
+      const start = zone.parse(p.helpers?.find((h) => h.fitter === f)?.work[0]?.[0] ?? p.start);
+      if (start >= now && start < (out.get(f) ?? Number.POSITIVE_INFINITY)) out.set(f, start);
+    }
+  return out;
+}
+
 /** Fitters with nothing to do now, each with the moment until which that lasts. */
 export function freeFitters(shop: Shop, plan: Plan | undefined, now: Minute): Map<string, Minute> {
   const zone = zoneOf(shop.workshop.zone);
   const day = zone.dayOf(now);
   const busy = new Set(shop.builds.flatMap((b) => b.jobs.filter((j) => j.state === "started").flatMap((j) => j.fitters)));
   const out = new Map<string, Minute>();
+  const next = nextStarts(zone, plan, now);
   for (const f of shop.fitters) {
     if (f.retired || busy.has(f.id)) continue;
     const calendar = shop.calendars.find((c) => c.id === f.calendarId);
@@ -55,11 +67,7 @@ export function freeFitters(shop: Shop, plan: Plan | undefined, now: Minute): Ma
     const open = openHours(zone, calendarData(calendar), day, day).open.without(f.absences.map((a) => [a.from, a.to]));
     if (!open.has(now)) continue;
     const today = open.stretches();
-    let until = today[today.length - 1][1];
-    for (const p of plan?.jobs ?? []) {
-      const start = zone.parse(p.helpers?.find((h) => h.fitter === f.id)?.work[0]?.[0] ?? p.start);
-      if (p.fitters.includes(f.id) && start >= now && start < until) until = start;
-    }
+    const until = Math.min(today[today.length - 1][1], next.get(f.id) ?? Number.POSITIVE_INFINITY);
     if (open.minutes(now, until) >= figure(shop, "freeGap")) out.set(f.id, until);
   }
   return out;
@@ -75,14 +83,21 @@ export function pullForward(shop: Shop, plan: Plan | undefined, now: Minute): Fo
   const calendar = shop.calendars.find((c) => c.id === "shop");
   const day = calendar ? longestDay(calendar) : 480;
   const out: Forward[] = [];
+  const byId = jobsById(shop);
+  const people = [...free.keys()];
+  const today = zone.show(now).slice(0, 10);
+  const soon = now + figure(shop, "freeGap");
+  const moved = movedShops(shop);
   for (const b of shop.builds)
     for (const j of b.jobs) {
       if (j.state === "done" || j.state === "started") continue;
       const start = planned.get(j.id) ?? null;
-      if (start !== null && start < now + figure(shop, "freeGap")) continue;
-      const crew = crewFrom(shop, j, [...free.keys()], zone.show(now).slice(0, 10));
+      if (start !== null && start < soon) continue;
+      // Most jobs wait for another one: no need to look at anything else of them.
+      if (j.after.some((a) => (byId.get(a.job)?.state ?? "done") !== "done")) continue;
+      const crew = crewFrom(shop, j, people, today);
       if (!crew) continue;
-      const spot = spotFor(shop, b, j, crew, now);
+      const spot = spotFor(shop, b, j, crew, now, moved);
       if (!spot) continue;
       const { place, shunt } = spot;
       const until = Math.min(...crew.map((f) => free.get(f)!));
@@ -132,7 +147,14 @@ const daysWon = (f: Pick<Forward, "worth" | "frees" | "shunt" | "carry">, day: n
   f.worth + f.frees - (f.shunt + f.carry) / day;
 
 /** Where it could be done now: where the van stands, else in a bay that is free and suits, once it is moved there. */
-function spotFor(shop: Shop, b: BuildRow, j: JobRow, crew: readonly string[], now: Minute): { place: string; shunt: number } | undefined {
+function spotFor(
+  shop: Shop,
+  b: BuildRow,
+  j: JobRow,
+  crew: readonly string[],
+  now: Minute,
+  moved: (build: string, bay: string) => Shop,
+): { place: string; shunt: number } | undefined {
   // What lies in the work itself no place does away with.
   if (obstacles(shop, j, now).length) return undefined;
   if (j.place === "bench") return startObstacles(shop, j, crew, "bench", now).length ? undefined : { place: "bench", shunt: 0 };
@@ -144,10 +166,20 @@ function spotFor(shop: Shop, b: BuildRow, j: JobRow, crew: readonly string[], no
     const taken = bay.retired || shop.builds.some((o) => o.at === bay.id) || bay.closures.some((c) => c.from <= now && now < c.to);
     const small = van && ((bay.maxHeightMm ?? Infinity) < van.heightMm || (bay.maxLengthMm ?? Infinity) < van.lengthMm);
     if (taken || small) continue;
-    const moved = { ...shop, builds: shop.builds.map((o) => (o.id === b.id ? { ...o, at: bay.id } : o)) };
-    if (!startObstacles(moved, j, crew, bay.id, now).length) return { place: bay.id, shunt: shop.workshop.shuntMinutes };
+    if (!startObstacles(moved(b.id, bay.id), j, crew, bay.id, now).length) return { place: bay.id, shunt: shop.workshop.shuntMinutes };
   }
   return undefined;
+}
+
+/** The shop with one van in another bay; made once, however many of its jobs are looked at. */
+function movedShops(shop: Shop): (build: string, bay: string) => Shop {
+  const made = new Map<string, Shop>();
+  return (build, bay) => {
+    const key = `${build} ${bay}`;
+    let there = made.get(key);
+    if (!there) made.set(key, (there = { ...shop, builds: shop.builds.map((o) => (o.id === build ? { ...o, at: bay } : o)) }));
+    return there;
+  };
 }
 
 /** Nobody works on it, no bond has to stand, no hole is bare, no swarf lies. */

@@ -26,14 +26,7 @@ export const usersOf = (tool: ToolRow, jobs: Iterable<JobRow>, now: number): Job
   );
 
 /** What has each tool now, by the tool's id. */
-export const inUse = (shop: Pick<Shop, "tools" | "builds">, now: number): Map<string, JobRow[]> =>
-  new Map(
-    shop.tools.map((t) => [
-      t.id,
-      usersOf(
-        t,
-        shop.builds.flatMap((b) => b.jobs),
-        now,
-      ),
-    ]),
-  );
+export function inUse(shop: Pick<Shop, "tools" | "builds">, now: number): Map<string, JobRow[]> {
+  const jobs = shop.builds.flatMap((b) => b.jobs).filter((j) => j.state !== "todo" && j.tools.length);
+  return new Map(shop.tools.map((t) => [t.id, usersOf(t, jobs, now)]));
+}

@@ -26,6 +26,22 @@ export interface BuildDate {
   held: string | null;
 }
 
+const openDays = new WeakMap<Shop["calendars"][number], { of: string; days: Map<number, boolean> }>();
+
+/** Whether the shop has open hours on a day; worked out once for a calendar as it stands. */
+function isOpen(zoneName: string, calendar: Shop["calendars"][number], day: number): boolean {
+  let known = openDays.get(calendar);
+  const of = `${zoneName} ${calendar.version} ${calendar.windows.length} ${calendar.days.length}`;
+  if (known?.of !== of) openDays.set(calendar, (known = { of, days: new Map() }));
+  let open = known.days.get(day);
+  if (open === undefined) {
+    const zone = zoneOf(zoneName);
+    const hours = openHours(zone, calendarData(calendar), day, day).open;
+    known.days.set(day, (open = hours.minutes(zone.dayStart(day), zone.dayStart(day + 1)) > 0));
+  }
+  return open;
+}
+
 /** Shop days (dates with open hours) behind the date of `a` up to the date of `b`; negative when b is earlier. */
 export function workingDays(shop: Pick<Shop, "calendars" | "workshop">, a: Minute, b: Minute): number {
   const zone = zoneOf(shop.workshop.zone);
@@ -33,9 +49,8 @@ export function workingDays(shop: Pick<Shop, "calendars" | "workshop">, a: Minut
   if (!calendar) return 0;
   const from = zone.dayOf(Math.min(a, b));
   const to = lastOfWalk(from, zone.dayOf(Math.max(a, b)));
-  const { open } = openHours(zone, calendarData(calendar), from, to);
   let days = 0;
-  for (let d = from + 1; d <= to; d++) if (open.minutes(zone.dayStart(d), zone.dayStart(d + 1)) > 0) days++;
+  for (let d = from + 1; d <= to; d++) if (isOpen(shop.workshop.zone, calendar, d)) days++;
   return a <= b ? days : -days;
 }
 

@@ -6,6 +6,7 @@ import { zoneOf } from "../../time/zone";
 import type { BuildRow, JobRow, PartRow, Shop } from "../state/model";
 import { count } from "../state/say";
 import { CLOSING } from "../state/van-zones";
+import { partsBySupplier } from "./by-supplier";
 import { availableFrom } from "./parts";
 import { type SupplierRecord, supplierRecord } from "./supplier-record";
 
@@ -57,16 +58,7 @@ const suppliers = new WeakMap<Shop, Map<string, PartRow[]>>();
 
 function partsFrom(shop: Shop, supplierId: string): readonly PartRow[] {
   let known = suppliers.get(shop);
-  if (!known) {
-    suppliers.set(shop, (known = new Map()));
-    for (const b of shop.builds)
-      for (const j of b.jobs)
-        for (const p of j.parts) {
-          const mine = known.get(p.supplierId);
-          if (mine) mine.push(p);
-          else known.set(p.supplierId, [p]);
-        }
-  }
+  if (!known) suppliers.set(shop, (known = partsBySupplier(shop)));
   return known.get(supplierId) ?? [];
 }
 

@@ -364,7 +364,7 @@ export function MarkForm({
       )}
       {v.what === "rust" && v.grade === "1" && (
         <Check
-          label="Light bloom, accepted as it is: it is sealed in for good (the lead's to say)"
+          label="Light bloom: left as it is and sealed in (the lead decides)"
           checked={accepted}
           onChange={(e) => setAccepted(e.target.checked)}
         />
