@@ -121,3 +121,23 @@ test("a plan on paper has no buttons, and all of it", async ({ page }) => {
   await page.evaluate(() => window.dispatchEvent(new Event("afterprint")));
   await expect(page.getByRole("region", { name: "Lane of Night bakery" })).toBeVisible();
 });
+
+test("a part that is ordered without a date says what waits for it, job by job once it is opened", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/stores?show=order");
+  const first = page.locator("[id^='part-']").first();
+  const line = page.locator(`[id='${await first.getAttribute("id")}']`);
+  const name = await first.locator("p").first().getAttribute("title");
+  await first.getByRole("button", { name: /^Ordered/ }).click();
+  await page.getByRole("button", { name: /^On the way/ }).click();
+  await page.getByLabel("Filter by part, build or supplier").fill(name!);
+  const summary = line.getByText(/no date promised.* for it\./);
+  await expect(summary).toBeVisible();
+  const waiting = Number(/(\d+) jobs? waits? for it/.exec(await summary.innerText())![1]);
+  expect(waiting).toBeGreaterThan(0);
+  const asked = page.waitForResponse((r) => r.url().includes("/api/stores/"));
+  await summary.click();
+  expect((await asked).status()).toBe(200);
+  const names = await line.locator("dt", { hasText: "Waiting" }).locator("xpath=following-sibling::dd[1]").innerText();
+  expect(names.length).toBeGreaterThan(5);
+});

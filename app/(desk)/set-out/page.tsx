@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { findCalculator } from "@/core/setout/calculators";
 import { allUsers } from "@/server/access/people";
 import { libraryInUse } from "@/server/state/library";
 import { SetOutHome } from "@/ui/setout/home";
@@ -7,9 +8,13 @@ import { setOutView } from "../../_views/set-out";
 import { setOutHome } from "../../_views/set-out-home";
 import { onlyOf, userState } from "../../_views/state";
 
-export const metadata: Metadata = { title: "Set-out" };
-
 type Asked = Promise<{ build?: string; job?: string; sheet?: string }>;
+
+/** The sheet's own title: the page adds its job and build, whichever of the two comes first. */
+export async function generateMetadata({ searchParams }: { searchParams: Asked }): Promise<Metadata> {
+  const { sheet } = await searchParams;
+  return { title: (sheet && findCalculator(sheet)?.title) || "Set-out" };
+}
 
 /** A sheet, where one is named or a job is; else which numbers are needed next. */
 export default async function Page({ searchParams }: { searchParams: Asked }) {
