@@ -53,7 +53,7 @@ export function ChoicesPanel({ view }: { view: BuildView }) {
       <p className="mb-3 text-muted">
         Made with library version {view.library.version ?? "from before versions were kept"}
         {view.library.version !== null && view.library.version !== view.library.newest && `; version ${view.library.newest} is in use now`}.
-        A change here works the jobs out anew by the build's own version, and shows what it would do before it is taken.
+        A change here works the jobs out again with that version. You see what it would do before you take it.
       </p>
       <div role="radiogroup" aria-label="Which choices" className="mb-4 inline-flex overflow-hidden rounded-md border">
         {(

@@ -90,7 +90,7 @@ export function Figures({ view }: { view: WorkshopView }) {
       }}
     >
       <p className="mb-3 text-muted">
-        Rules go by these. Change one where your house does it differently; the usual value stands beside it.
+        The rules and the sheets use these figures. Change one if your workshop does it differently. The usual value is next to it.
       </p>
       {tools}
       <FigureList names={shown.filter((n) => !SHEET_FIGURES[n])} one={one} />
