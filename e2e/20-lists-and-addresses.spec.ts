@@ -133,11 +133,35 @@ test("a part that is ordered without a date says what waits for it, job by job o
   await page.getByLabel("Filter by part, build or supplier").fill(name!);
   const summary = line.getByText(/no date promised.* for it\./);
   await expect(summary).toBeVisible();
-  const waiting = Number(/(\d+) jobs? waits? for it/.exec(await summary.innerText())![1]);
+  const waiting = Number(/(\d+) jobs? waits? for it/.exec((await summary.textContent())!)![1]);
   expect(waiting).toBeGreaterThan(0);
   const asked = page.waitForResponse((r) => r.url().includes("/api/stores/"));
   await summary.click();
   expect((await asked).status()).toBe(200);
-  const names = await line.locator("dt", { hasText: "Waiting" }).locator("xpath=following-sibling::dd[1]").innerText();
-  expect(names.length).toBeGreaterThan(5);
+  const names = await line.locator("dt", { hasText: "Waiting" }).locator("xpath=following-sibling::dd[1]").textContent();
+  expect(names!.length).toBeGreaterThan(5);
+});
+
+test("the cost by stage is drawn to the numbers of its table", async ({ page }) => {
+  await signIn(page, "Mara");
+  await page.goto("/builds/coast-rangers?tab=cost");
+  const chart = page.getByRole("img", { name: /^Cost by stage/ });
+  const bars = chart.locator(".recharts-bar-rectangle path");
+  await expect(bars.first()).toBeVisible();
+  const number = (s: string) => Number(s.replace(/,/g, ""));
+  const rows = await page
+    .locator("main table tbody tr")
+    .evaluateAll((all) => all.map((r) => [...r.children].map((c) => c.textContent ?? "")));
+  const stages = rows.slice(0, -1);
+  const shapes = await bars.evaluateAll((all) =>
+    all.map((b) => b.getBoundingClientRect()).map((r) => ({ at: Math.round(r.y / 8), wide: r.width })),
+  );
+  const drawn = shapes.reduce((sum, s) => sum + s.wide, 0);
+  const said = number(rows.at(-1)!.at(-1)!);
+  expect(said).toBeGreaterThan(0);
+  // One scale for all: the longest stage takes the share of the whole that its number says.
+  const longest = Math.max(...stages.map((r) => number(r.at(-1)!)));
+  const lines = new Map<number, number>();
+  for (const s of shapes) lines.set(s.at, (lines.get(s.at) ?? 0) + s.wide);
+  expect(Math.max(...lines.values()) / drawn).toBeCloseTo(longest / said, 1);
 });

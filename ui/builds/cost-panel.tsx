@@ -1,9 +1,16 @@
 "use client";
 // What the build has cost so far and will cost, by stage: parts and hours.
 
+import dynamic from "next/dynamic";
 import type { Money } from "@/core/workshop/builds/money";
 import { STAGE, StageBadge } from "../kit/stage";
 import type { BuildView } from "./view";
+
+// Only a lead who opens this tab pays for the picture; its place is kept free until it is there.
+const StackedBars = dynamic(() => import("../kit/stacked-bars"), {
+  ssr: false,
+  loading: () => <div className="h-[16.5rem] rounded-md border bg-card" />,
+});
 
 export function CostPanel({ view }: { view: BuildView }) {
   const { whole, stages, rate, currency } = view.money;
@@ -71,6 +78,17 @@ export function CostPanel({ view }: { view: BuildView }) {
             </tr>
           </tbody>
         </table>
+      </div>
+      <div className="mt-3">
+        <StackedBars
+          label="Cost by stage"
+          unit={`in ${currency}, parts and hours`}
+          parts={[
+            { key: "soFar", label: "so far", fill: "var(--pine)" },
+            { key: "toCome", label: "still to come", fill: "var(--pine-soft)" },
+          ]}
+          rows={stages.map((s) => ({ name: STAGE[s.stage].name, soFar: s.money.soFar, toCome: s.money.toCome }))}
+        />
       </div>
       {whole.unpriced > 0 && (
         <p className="mt-2 text-muted">
