@@ -1,5 +1,6 @@
 // ./wide-lane test: lint, types, unit, database and browser tests, each counted; ends every process that it started.
 
+import { AsyncLocalStorage } from "node:async_hooks";
 import { type ChildProcess, spawn } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
@@ -18,6 +19,9 @@ const HOUR_MS = 58 * 60_000;
 const children = new Set<ChildProcess>();
 let stopped = false;
 
+/** The step that code belongs to. One whose time is over starts nothing any more, however late it gets on. */
+const steps = new AsyncLocalStorage<{ over: boolean }>();
+
 function stopOnSignal(): void {
   stopped = true;
   endChildren();
@@ -26,6 +30,7 @@ function stopOnSignal(): void {
 const bin = (name: string) => path.join("node_modules", ".bin", name);
 
 function run(command: string, args: string[], env: Record<string, string> = {}): Promise<number> {
+  if (stopped || steps.getStore()?.over) return Promise.resolve(-1);
   return new Promise((resolve) => {
     const child = spawn(command, args, {
       stdio: ["ignore", "inherit", "inherit"],
@@ -130,7 +135,10 @@ export default async function test(args: string[] = []): Promise<number> {
         console.error(e);
         return { passed: 0, failed: 1, why: [e.message] };
       };
-      const counts = left > 0 ? await within(name, left, work()).catch(failed) : failed(new Error("not begun: the hour is over"));
+      const here = { over: false };
+      const counts =
+        left > 0 ? await within(name, left, steps.run(here, work)).catch(failed) : failed(new Error("not begun: the hour is over"));
+      here.over = true;
       // What hangs is ended; what comes after it is still run.
       endChildren();
       parts.push([`${name} (${Math.round((Date.now() - from) / 1000)} s)`, counts]);
