@@ -14,7 +14,9 @@ describe("what is made out of the calculators' folders", () => {
   it("tells of every calculator, its inputs with their usual values, and its results", () => {
     const text = reference();
     for (const f of folders()) expect(text).toContain(`### ${f.name}\n`);
-    expect(text).toContain("| `slack` ? | Added to the way | 0 to 1; usually 0.1 |");
+    expect(text).toContain(
+      "| `slack` ? | Added to the way | 0 to 1; usually 0.1. As a share: 0.1 is one metre in ten, for bends and ends. |",
+    );
     expect(text).toContain("`ml` sealant (ml)");
   });
 });

@@ -8,12 +8,12 @@ import { mm, outcome, round } from "../../engine/outcome";
 const inputs = {
   mattress: group({
     length: size("Mattress, length", { from: "chosen", help: "With its cover." }),
-    width: size("Mattress, width", { from: "chosen" }),
+    width: size("Mattress, width", { from: "chosen", help: "Along the van." }),
   }),
   insideWidth: size("Inside at the bed", { from: "van", help: "Skin to skin at the height of the mattress." }),
   recesses: group({
     left: length("Recess left", { from: "chosen", help: "How deep the side goes out there; 0 where it does not." }),
-    right: length("Recess right", { from: "chosen" }),
+    right: length("Recess right", { from: "chosen", help: "The same on the right." }),
   }),
   lining: length("Lining a side", { from: "chosen", help: "Board and what is behind it." }),
   slack: house(length("Slack", { help: "So that the cover can be tucked in." }), 20),

@@ -13,17 +13,20 @@ const inputs = {
       from: "measured",
       help: "From the same edge as on the board, before the board goes up.",
     }),
-    left: position("Roof, from the left edge", { from: "measured" }),
-    w: size("Roof's cut, across", { from: "measured" }),
-    h: size("Roof's cut, along", { from: "measured" }),
+    left: position("Roof, from the left edge", { from: "measured", help: "From the same edge as on the board." }),
+    w: size("Roof's cut, across", { from: "measured", help: "The hole in the roof, left to right." }),
+    h: size("Roof's cut, along", { from: "measured", help: "The hole in the roof, front to rear." }),
   }),
   board: group({
-    front: position("Board, from the front edge", { from: "measured" }),
-    left: position("Board, from the left edge", { from: "measured" }),
-    w: size("Board's cut, across", { from: "measured" }),
-    h: size("Board's cut, along", { from: "measured" }),
+    front: position("Board, from the front edge", {
+      from: "measured",
+      help: "On the board as it lies, from the edge that goes to the front.",
+    }),
+    left: position("Board, from the left edge", { from: "measured", help: "From the edge that goes to the left once it is up." }),
+    w: size("Board's cut, across", { from: "measured", help: "As marked on the board." }),
+    h: size("Board's cut, along", { from: "measured", help: "As marked on the board." }),
   }),
-  tolerance: house(length("Within"), 3),
+  tolerance: house(length("Within", { help: "A difference up to this is no fault." }), 3),
   trim: optional(length("The trim hides beyond that", { from: "chosen", help: "How much of a difference the trim covers." })),
 };
 type Input = InputOf<typeof inputs>;

@@ -21,15 +21,18 @@ const inputs = {
   stock: house(numbers("Stock, mm²", 1, { help: "Cross-sections on the shelf." }), STOCK),
   thread: optional(size("Thread of the gland", { from: "chosen", help: "On the gland." })),
   endsAcross: optional(length("It ends, from the left skin", { from: "chosen", help: "From the left skin to where the cable ends." })),
-  roofWidth: optional(size("Roof across", { from: "van" })),
+  roofWidth: optional(size("Roof across", { from: "van", help: "Left skin to right skin." })),
   passes: optional(count("Sheets of metal passed", [0, 100_000], { from: "chosen", help: "Each needs a grommet." })),
   controllerUp: optional(length("Controller above the floor", { from: "chosen", help: "So that a hand reaches its display." })),
-  slack: house(share("Added to the way"), 0.1),
+  slack: house(share("Added to the way", { help: "As a share: 0.1 is one metre in ten, for bends and ends." }), 0.1),
   dropShare: house(between("Volts lost on the way, at most", [0, 0.2], { above: true, help: "As a share: 0.02 is 2 %." }), 0.02),
   bundle: house(between("Carries, among others and in the warm", [0, 1], { above: true, help: "As a share of the maker's rating." }), 0.8),
   reach: house(size("A hand reaches", { help: "Without a ladder, from the floor." }), 1700),
-  threadPlay: house(length("Hole wider than the gland's thread by"), 0.5),
-  fuseTimes: house(between("Fuse, times the current", [1, 3]), 1.25),
+  threadPlay: house(
+    length("Hole wider than the gland's thread by", { help: "So that the thread goes through and its seal still covers." }),
+    0.5,
+  ),
+  fuseTimes: house(between("Fuse, times the current", [1, 3], { help: "So that it holds at full load." }), 1.25),
 };
 /**
  * l = 1.1·(along + across + drop), m. By drop: A ≥ 2·l·I·0.0175 ÷ (2 % of U), mm². By rating: fuse = the next size ≥ 1.25·I, and the

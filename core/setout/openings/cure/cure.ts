@@ -22,8 +22,12 @@ const inputs = {
     moveAfterH: amount("May be moved after", { unit: "h at 23 °C", from: "chosen", help: "On the tube, for 23 °C." }),
     mm24h: size("Cures in the first 24 h", { from: "chosen", help: "On the tube: how deep it cures in the first day at 23 °C." }),
     minC: temperature("Cures from", { from: "chosen", help: "Colder than this it does not cure." }),
-    handsOffH: optional(amount("Hands off until", { unit: "h at 23 °C", from: "chosen" })),
-    soakAfterH: optional(amount("May be soaked after", { unit: "h at 23 °C", from: "chosen" })),
+    handsOffH: optional(
+      amount("Hands off until", { unit: "h at 23 °C", from: "chosen", help: "On the tube, for 23 °C: nothing leans on it before." }),
+    ),
+    soakAfterH: optional(
+      amount("May be soaked after", { unit: "h at 23 °C", from: "chosen", help: "On the tube, for 23 °C: no hose test before." }),
+    ),
   }),
   depth: size("Depth of the bead", { from: "chosen", help: "The thickest place of the bead." }),
   tempC: temperature("Temperature there", { from: "measured", help: "The coldest it gets there until it has cured." }),

@@ -10,7 +10,7 @@ const inputs = {
   clamp: optional(
     group({
       from: length("Clamp from", { from: "chosen", help: "The thinnest roof that its clamp ring takes." }),
-      to: length("Clamp to", { from: "chosen" }),
+      to: length("Clamp to", { from: "chosen", help: "The thickest roof that it takes." }),
     }),
   ),
   layers: rows(

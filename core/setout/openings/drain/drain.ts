@@ -12,7 +12,7 @@ const inputs = {
   insideHeight: size("Inside height", { from: "van", help: "Floor to ceiling, both finished." }),
   floorStack: length("Floor stack", { from: "chosen", help: "Everything between the metal and the floor that you stand on." }),
   tallest: optional(size("Tallest", { from: "chosen", help: "Who stands there." })),
-  reserve: house(length("Head room kept over the tallest"), 30),
+  reserve: house(length("Head room kept over the tallest", { help: "So that nobody stoops." }), 30),
 };
 /** Raise = trap + fall·run (fall 0.02 unless told); head room = inside height − floor stack − raise. */
 export const drain = defineCalculator({

@@ -11,7 +11,9 @@ const inputs = {
   ground: clockTime("Last grinding, as 10:20", { from: "measured", help: "The clock starts at the last grinding, and again after each." }),
   perimeter: length("Perimeter of the cut", { from: "chosen", help: "All bare edges of the cut." }),
   firstH: amount("Coat, dry after", { unit: "h", from: "chosen", help: "On the tin, for 23 °C." }),
-  secondH: optional(amount("Second coat, dry after", { unit: "h", from: "chosen" })),
+  secondH: optional(
+    amount("Second coat, dry after", { unit: "h", from: "chosen", help: "On the tin, for 23 °C. Left empty, one coat counts." }),
+  ),
   tempC: temperature("Metal", { from: "measured", help: "Held on the metal." }),
   minC: optional(temperature("Product from", { from: "chosen", help: "On the tin." })),
   holes: optional(

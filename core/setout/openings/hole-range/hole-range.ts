@@ -10,14 +10,20 @@ type Pair = Input["spigot"];
 const inputs = {
   spigot: group({
     w: size("Spigot across", { from: "measured", help: "Measure the unit that has come, not the drawing." }),
-    h: size("Spigot down", { from: "measured" }),
+    h: size("Spigot down", { from: "measured", help: "The same, the other way." }),
   }),
-  flange: group({ w: size("Flange across", { from: "measured" }), h: size("Flange down", { from: "measured" }) }),
+  flange: group({
+    w: size("Flange across", { from: "measured", help: "Outer edge to outer edge." }),
+    h: size("Flange down", { from: "measured", help: "The same, the other way." }),
+  }),
   land: length("Land under the flange", { from: "chosen", help: "Metal that stays under the flange." }),
   clearance: house(length("Clear a side", { help: "Between spigot and hole, on each side." }), 2),
   least: house(length("Clear a side, at least", { help: "A tight hole is cut twice." }), 1),
   read: optional(
-    group({ w: size("Read across", { from: "measured", help: "The hole as it was cut." }), h: size("Read down", { from: "measured" }) }),
+    group({
+      w: size("Read across", { from: "measured", help: "The hole as it was cut." }),
+      h: size("Read down", { from: "measured", help: "The same, the other way." }),
+    }),
   ),
 };
 type Input = InputOf<typeof inputs>;

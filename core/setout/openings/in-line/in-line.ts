@@ -8,15 +8,15 @@ import { prefill } from "./prefill";
 const inputs = {
   field: group({
     from: position("Field from", { from: "van", help: "The flat field, from the bulkhead line." }),
-    to: position("Field to", { from: "van" }),
+    to: position("Field to", { from: "van", help: "Where the flat field ends." }),
   }),
-  cut: size("Cut width", { from: "chosen" }),
+  cut: size("Cut width", { from: "chosen", help: "The hole itself, as the unit's maker gives it." }),
   minLand: length("Land the unit asks for", { from: "chosen", help: "Flat metal that the flange needs." }),
   wish: position("Wished for, from", { from: "chosen", help: "Where the cut would begin by the drawing." }),
   stack: group({
-    frame: length("Frame", { from: "chosen" }),
-    lining: length("Lining", { from: "chosen" }),
-    trim: length("Trim", { from: "chosen" }),
+    frame: length("Frame", { from: "chosen", help: "How thick it is between wall and lining." }),
+    lining: length("Lining", { from: "chosen", help: "Board and cover." }),
+    trim: length("Trim", { from: "chosen", help: "How far it stands over the cut." }),
   }),
   sashHand: optional(length("Opening sash, beside it", { from: "chosen", help: "Room for a hand beside a sash that opens." })),
   opposite: optional(
@@ -30,10 +30,12 @@ const inputs = {
       { from: "chosen", help: "Wall lines of the layout, from the bulkhead." },
     ),
   ),
-  dents: optional(rows("Dents", "dent", { at: position("At") }, { from: "measured" })),
-  symmetry: house(length("Counts as opposite within"), 5),
-  leastHand: house(length("Room for a hand, at least"), 70),
-  step: house(size("Places tried every"), 5),
+  dents: optional(
+    rows("Dents", "dent", { at: position("At") }, { from: "measured", help: "Where the metal is not flat, from the bulkhead line." }),
+  ),
+  symmetry: house(length("Counts as opposite within", { help: "Two windows look like a pair up to this." }), 5),
+  leastHand: house(length("Room for a hand, at least", { help: "To work a catch or pull a cord." }), 70),
+  step: house(size("Places tried every", { help: "Smaller steps find more, and take longer." }), 5),
 };
 /**
  * From, the window's left edge, in steps of 5 over the field: lands ≥ least; frame + lining + trim off every wall line (and

@@ -7,11 +7,11 @@ import { type Finding, mm, outcome, round } from "../../engine/outcome";
 const inputs = {
   body: length("Body, depth", { from: "chosen", help: "How deep the inlet reaches in." }),
   cable: length("Cable ø", { from: "chosen", help: "It needs room to bend." }),
-  flange: size("Flange", { from: "chosen" }),
-  play: house(length("Play"), 10),
+  flange: size("Flange", { from: "chosen", help: "Its outer edge, across." }),
+  play: house(length("Play", { help: "So that the hole is not tight round the body." }), 10),
   wish: group({
     x: position("Wished for, along", { from: "chosen", help: "Along and up from the same corner as the readings." }),
-    y: position("Wished for, up", { from: "chosen" }),
+    y: position("Wished for, up", { from: "chosen", help: "From the same corner, upwards." }),
   }),
   points: rows(
     "Pocket read at",

@@ -39,8 +39,12 @@ const inputs = {
   ),
   product: oneOf("Product on the shelf", ["glass adhesive", "hybrid adhesive", "flexible sealant", "self-levelling sealant"], {
     from: "chosen",
+    help: "What you would use.",
   }),
-  edgeCoat: oneOf("Coat on the edge", ["two-part primer", "one-part paint", "bonding primer", "none"], { from: "chosen" }),
+  edgeCoat: oneOf("Coat on the edge", ["two-part primer", "one-part paint", "bonding primer", "none"], {
+    from: "chosen",
+    help: "What the bare metal of the cut was given.",
+  }),
   slopeDeg: between("Slope of the land", [0, 180], { unit: "°", from: "measured", help: "Put a level on it." }),
   levelTo: house(between("Self-levelling up to", [0, 90], { unit: "°", help: "Steeper than this it runs off." }), 5),
   wiped: clockTime("Wiped and primed at", { from: "measured", help: "The product's clock starts then." }),

@@ -83,10 +83,10 @@ export function nineOfTen(minutes: Input["steps"][number]["minutes"]): number {
 const known = new Map<string, number>();
 
 const inputs = {
-  now: moment("Now", { from: "measured" }),
+  now: moment("Now", { from: "measured", help: "Day and time from which the weather counts." }),
   sunset: moment("Dusk", { from: "measured", help: "When it gets too dark to work." }),
   people: count("People here", [0, 100_000], { from: "measured", help: "Who is here for it." }),
-  peopleNeeded: count("People needed", [0, 100_000], { from: "chosen" }),
+  peopleNeeded: count("People needed", [0, 100_000], { from: "chosen", help: "At the moment that needs most hands." }),
   tempC: temperature("Temperature", { from: "measured", help: "In the hours of the bond." }),
   minC: temperature("The bond needs", { from: "chosen", help: "On the tube." }),
   steps: rows(

@@ -53,7 +53,7 @@ type Box = Input["field"];
 const inputs = {
   cut: group({
     w: size("Cut width", { from: "chosen", help: "The hole itself, as the unit's maker gives it." }),
-    h: size("Cut height", { from: "chosen" }),
+    h: size("Cut height", { from: "chosen", help: "The same, upwards." }),
     r: length("Corner radius", { from: "chosen", help: "Of the hole, not of the frame." }),
   }),
   minLand: length("Land the unit asks for", { from: "chosen", help: "Flat metal that the flange needs all round the hole." }),
@@ -63,13 +63,17 @@ const inputs = {
       from: "chosen",
       help: "Centred, or measured from one side.",
     }),
-    up: place("Up", ["fromBottom", "from the lower crease"], ["fromTop", "from the upper crease"], { first: "side", from: "chosen" }),
+    up: place("Up", ["fromBottom", "from the lower crease"], ["fromTop", "from the upper crease"], {
+      first: "side",
+      from: "chosen",
+      help: "From the lower or the upper crease.",
+    }),
   }),
   field: group({
     left: position("Field from", { from: "van", help: "Where the flat field begins, from the bulkhead line." }),
-    right: position("Field to", { from: "van" }),
+    right: position("Field to", { from: "van", help: "Where the flat field ends." }),
     bottom: position("Lower crease", { from: "van", help: "From the floor's rib crests up to the lower crease." }),
-    top: position("Upper crease", { from: "van" }),
+    top: position("Upper crease", { from: "van", help: "From the floor's rib crests up to the upper crease." }),
   }),
   skin: oneOf("Skin", ["single", "double"], { from: "van", help: "Double skin needs another unit." }),
   measuredDiagonals: optional(
@@ -114,7 +118,7 @@ const inputs = {
     amount("Diagonals may differ by", { unit: "mm per m", help: "More than that, and the mark-out is out of square." }),
     3,
   ),
-  sidesAgree: house(length("Opposite sides agree within"), 2),
+  sidesAgree: house(length("Opposite sides agree within", { help: "More than that, and it is marked again." }), 2),
 };
 type Input = InputOf<typeof inputs>;
 

@@ -62,7 +62,7 @@ const inputs = {
     rib: house(length("Clear of ribs", { help: "From the cut to the rib: frame and play." }), ribMargin.whole),
     ribShaved: optional(length("With the frame shaved", { from: "house", help: "The same once the frame is shaved." })),
     item: house(length("Between units", { help: "Room for lids and hands." }), 40),
-    edge: house(length("Clear of edges"), 60),
+    edge: house(length("Clear of edges", { help: "From a cut to the edge of the roof." }), 60),
   }),
   rackKg: optional(amount("Rack carries", { unit: "kg", from: "chosen", help: "What the rack may carry, by its maker." })),
   items: rows(

@@ -62,24 +62,24 @@ function screwsRound({ w, h }: Input["opening"], bearing: number, order: readonl
 const inputs = {
   opening: group({
     w: size("Opening, across", { from: "chosen", help: "The hole as it was cut." }),
-    h: size("Opening, along", { from: "chosen" }),
+    h: size("Opening, along", { from: "chosen", help: "The same, front to rear." }),
   }),
   bearing: length("Bearing of a cross timber", { from: "measured", help: "How far a timber lies on the roof on each side." }),
-  timbers: count("Cross timbers", [0, 100_000], { from: "chosen" }),
-  screws: count("Screws round it", [2, 200], { from: "chosen" }),
+  timbers: count("Cross timbers", [0, 100_000], { from: "chosen", help: "How many lie under the flange." }),
+  screws: count("Screws round it", [2, 200], { from: "chosen", help: "In the flange or the clamp frame." }),
   gaps: optional(
     group({
       left: length("Gap left", { from: "measured", help: "Before anything is tightened, all four." }),
-      right: length("Gap right", { from: "measured" }),
-      top: length("Gap top", { from: "measured" }),
-      bottom: length("Gap bottom", { from: "measured" }),
+      right: length("Gap right", { from: "measured", help: "Between flange and cut, on the right." }),
+      top: length("Gap top", { from: "measured", help: "On the side that is up in the drawing." }),
+      bottom: length("Gap bottom", { from: "measured", help: "On the side that is down in the drawing." }),
     }),
   ),
   gapPlay: house(length("Opposite gaps within", { help: "More than that, and it sits crooked." }), 1),
-  shimsIn: optional(count("Shims put in", [0, 100_000], { from: "measured" })),
-  shimsOut: optional(count("Shims taken out", [0, 100_000], { from: "measured" })),
-  clipsDrawn: optional(text("Clips belong to the", { from: "chosen" })),
-  clips: optional(text("Clips are on the", { from: "chosen" })),
+  shimsIn: optional(count("Shims put in", [0, 100_000], { from: "measured", help: "Counted as they go in." })),
+  shimsOut: optional(count("Shims taken out", [0, 100_000], { from: "measured", help: "Counted again: one left in makes a leak." })),
+  clipsDrawn: optional(text("Clips belong to the", { from: "chosen", help: "Which side, by the drawing." })),
+  clips: optional(text("Clips are on the", { from: "chosen", help: "Which side they are on now." })),
 };
 type Input = InputOf<typeof inputs>;
 

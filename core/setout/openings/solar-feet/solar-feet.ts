@@ -40,10 +40,13 @@ const PANEL = { width: 620, length: 1000 };
 
 const inputs = {
   centre: length("Centre line of the roof", { from: "van", help: "From the left skin." }),
-  panel: group({ width: size("Panel across", { from: "chosen" }), length: size("Panel along", { from: "chosen" }) }),
+  panel: group({
+    width: size("Panel across", { from: "chosen", help: "On its label or by tape." }),
+    length: size("Panel along", { from: "chosen", help: "On its label or by tape." }),
+  }),
   play: length("Play", { from: "chosen", help: "So that the panel drops in." }),
-  from: optional(length("First feet at", { from: "chosen" })),
-  foot: usual(size("Foot", { from: "chosen" }), 80),
+  from: optional(length("First feet at", { from: "chosen", help: "From the bulkhead line to the middle of the first two." })),
+  foot: usual(size("Foot", { from: "chosen", help: "Across its plate." }), 80),
   diagonals: optional(
     readings(
       "Diagonals read",
@@ -79,8 +82,8 @@ const inputs = {
       { from: "measured", help: "From the dry fit: which foot, and the gap under it." },
     ),
   ),
-  tape: house(size("Packing tape, a layer"), 1),
-  tolerancePerM: house(amount("Diagonals may differ by", { unit: "mm per m" }), 3),
+  tape: house(size("Packing tape, a layer", { help: "How thick one layer is, pressed." }), 1),
+  tolerancePerM: house(amount("Diagonals may differ by", { unit: "mm per m", help: "More than that, and the feet are marked again." }), 3),
 };
 type Input = InputOf<typeof inputs>;
 

@@ -10,14 +10,14 @@ import { prefill } from "./prefill";
 const inputs = {
   cut: group({
     w: size("Cut across the ribs' run", { from: "chosen", help: "The longer pieces run along it." }),
-    h: size("Cut between the ribs", { from: "chosen" }),
+    h: size("Cut between the ribs", { from: "chosen", help: "The shorter pieces run along it." }),
   }),
   batten: group({
     b: size("Batten width", { from: "measured", help: "Measure the wood that is there; it is seldom its nominal size." }),
     t: size("Batten thickness", { from: "measured", help: "As measured." }),
   }),
   gap: size("Clear between ribs", { from: "van", help: "Between the two ribs that the frame stands between, at its narrowest." }),
-  play: house(length("Play each side"), ROOF_FRAME.play),
+  play: house(length("Play each side", { help: "Between frame and rib." }), ROOF_FRAME.play),
   relief: optional(
     group({
       kind: choice(
@@ -26,7 +26,7 @@ const inputs = {
           ["narrower", "made narrower"],
           ["rebate", "a rebate"],
         ],
-        { from: "chosen" },
+        { from: "chosen", help: "What is taken off where something stands in the way." },
       ),
       depth: size("Relief, depth", { from: "measured", help: "Where a rib or a wire stands in the way." }),
     }),

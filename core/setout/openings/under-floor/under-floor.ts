@@ -50,7 +50,7 @@ type Zone = Input["zones"][number];
 const inputs = {
   floor: group({
     length: size("Floor length", { from: "van", help: "From the bulkhead line to the rear sill." }),
-    width: size("Floor width", { from: "van" }),
+    width: size("Floor width", { from: "van", help: "Between the walls at the floor." }),
   }),
   holes: rows(
     "Holes wanted",

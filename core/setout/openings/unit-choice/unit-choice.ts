@@ -11,13 +11,13 @@ const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLow
 const inputs = {
   asked: texts("Asked for", { from: "chosen", help: "What the client asks for, with commas." }),
   cuttingDay: day("Cutting day, as 2026-12-01", { from: "chosen", help: "When the hole is cut by the plan." }),
-  goodsInDays: house(count("Goods-in", [0, 100_000], { unit: "days" }), 1),
-  volts: usual(positive("Board", { unit: "V", from: "chosen" }), 12),
+  goodsInDays: house(count("Goods-in", [0, 100_000], { unit: "days", help: "From the door to checked and on the shelf." }), 1),
+  volts: usual(positive("Board", { unit: "V", from: "chosen", help: "What the van's circuits run at." }), 12),
   margin: length("Clear of ribs", { from: "chosen", help: "From the cut to the rib, on each side." }),
   frame: optional(length("Frame timber beside the cut", { from: "chosen", help: "Where a frame goes round the cut." })),
-  framePlay: optional(length("Play of the frame", { from: "chosen" })),
+  framePlay: optional(length("Play of the frame", { from: "chosen", help: "Between frame and rib, on each side." })),
   freeAbove: optional(length("Free above the roof", { from: "chosen", help: "Up to the beam, or to a solar panel." })),
-  budget: optional(amount("Budget", { from: "chosen" })),
+  budget: optional(amount("Budget", { from: "chosen", help: "Most that it may cost with frame and kit." })),
   bays: rows("Rib bays", "bay", { name: text("Bay"), clear: size("Clear") }, { least: 1, from: "van", help: "Clear between the ribs." }),
   candidates: rows(
     "Candidates",

@@ -14,7 +14,7 @@ const inputs = {
         help: "The volts that its maker allows. Left empty, the usual tolerance counts.",
       }),
     ),
-    to: optional(positive("Runs to", { unit: "V", from: "chosen" })),
+    to: optional(positive("Runs to", { unit: "V", from: "chosen", help: "The most volts that its maker allows." })),
     amps: positive("Unit", { unit: "A", from: "chosen", help: "On its label, the most it draws." }),
   }),
   board: group({
@@ -23,11 +23,16 @@ const inputs = {
   }),
   fuse: positive("Fuse", { unit: "A", from: "chosen", help: "What protects the lead." }),
   leadCarries: positive("Lead carries", { unit: "A", from: "chosen", help: "By its cross-section and length." }),
-  battery: optional(group({ ah: positive("Battery", { unit: "Ah", from: "chosen" }), usable: house(share("Usable share"), 0.5) })),
-  hoursADay: optional(amount("Runs", { unit: "h a day", from: "chosen" })),
-  fuseTimes: house(between("Fuse, times the current", [1, 3]), 1.25),
+  battery: optional(
+    group({
+      ah: positive("Battery", { unit: "Ah", from: "chosen", help: "What is on its label." }),
+      usable: house(share("Usable share", { help: "How much of it may be taken out: 0.5 is half." }), 0.5),
+    }),
+  ),
+  hoursADay: optional(amount("Runs", { unit: "h a day", from: "chosen", help: "How long on a usual day." })),
+  fuseTimes: house(between("Fuse, times the current", [1, 3], { help: "So that it holds at full load." }), 1.25),
   under: house(share("A unit runs below its voltage by", { help: "As a share, where its maker names no range." }), 0.1),
-  over: house(share("A unit runs above its voltage by"), 0.25),
+  over: house(share("A unit runs above its voltage by", { help: "As a share, where its maker names no range." }), 0.25),
 };
 /** The board's volts within the unit's range, or a converter listed; 1.25·I ≤ fuse ≤ what the lead carries (A); hours on the battery = u·U·C ÷ P. */
 export const unitRun = defineCalculator({

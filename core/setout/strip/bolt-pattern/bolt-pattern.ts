@@ -8,11 +8,11 @@ const inputs = {
   part: group({
     a: size("Part, a", { from: "measured", help: "Between the middles of two holes, the short way." }),
     b: size("Part, b", { from: "measured", help: "The same, the long way." }),
-    hole: size("Part, hole ø", { from: "measured" }),
+    hole: size("Part, hole ø", { from: "measured", help: "In the part that goes on." }),
   }),
   van: group({
     a: size("Van, a", { from: "measured", help: "Between the middles of the van's own holes, the short way." }),
-    b: size("Van, b", { from: "measured" }),
+    b: size("Van, b", { from: "measured", help: "The same, the long way." }),
     bolt: size("Van, bolt ø", { from: "measured", help: "The bolt that has to go through." }),
     edge: optional(length("Van, hole to edge", { from: "measured", help: "From the middle of the hole to the edge of the metal." })),
     diagonals: optional(
@@ -22,7 +22,7 @@ const inputs = {
           ["a", "Van, one diagonal"],
           ["b", "Van, other diagonal"],
         ],
-        { from: "measured" },
+        { from: "measured", help: "Both, across the van's four holes: they tell a pattern that is out of square." },
       ),
     ),
   }),

@@ -19,7 +19,7 @@ type Panel = Input["panels"][number];
 const inputs = {
   sheet: group({
     w: size("Sheet width", { from: "chosen", help: "One mat, as it comes out of the box." }),
-    h: size("Sheet height", { from: "chosen" }),
+    h: size("Sheet height", { from: "chosen", help: "On the packet." }),
     kgM2: amount("Mass", { unit: "kg/m²", from: "chosen", help: "On the packet: what a square metre weighs." }),
   }),
   waste: house(share("Waste, as a share", { help: "Added for offcuts." }), DAMPING.waste),

@@ -9,10 +9,10 @@ const inputs = {
   letterM2: amount("Letters", { unit: "m²", from: "measured", help: "The letters themselves." }),
   panelM2: amount("Panels", { unit: "m²", from: "measured", help: "The panels that they stand on: that is what gets polished." }),
   norms: houseGroup({
-    peel: house(amount("Peel", { unit: "min/m²" }), 14),
-    adhesive: house(amount("Adhesive off", { unit: "min/m²" }), 9),
-    faint: house(amount("Polish, faint", { unit: "min/m²" }), 9),
-    clear: house(amount("Polish, clear", { unit: "min/m²" }), 22),
+    peel: house(amount("Peel", { unit: "min/m²", help: "By your own last jobs, letters only." }), 14),
+    adhesive: house(amount("Adhesive off", { unit: "min/m²", help: "By your own last jobs, with the panel washed." }), 9),
+    faint: house(amount("Polish, faint", { unit: "min/m²", help: "A light pass over the whole panel." }), 9),
+    clear: house(amount("Polish, clear", { unit: "min/m²", help: "Compound and finish over the whole panel." }), 22),
   }),
   ghost: oneOf("Outline in low light", ["not known", "none", "faint", "clear"], {
     from: "measured",

@@ -64,12 +64,18 @@ const inputs = {
   ),
   primerMargin: house(length("Primer goes beyond a patch by", { help: "Sound metal round the patch that is primed too." }), 20),
   norms: houseGroup({
-    plug: house(amount("A hole plugged", { unit: "min" }), 3),
-    seal: house(amount("A hole sealed through the skin", { unit: "min" }), 6),
-    plate: house(amount("A hole plated or welded", { unit: "min" }), 45),
-    plateOver: house(amount("Plated above", { unit: "mm ø" }), 50),
-    rust1: house(amount("Rust, grade 1", { unit: "min per dm²" }), 5),
-    rust2: house(amount("Rust, grade 2", { unit: "min per dm²" }), 12),
+    plug: house(amount("A hole plugged", { unit: "min", help: "One that is not through the skin, by your own last jobs." }), 3),
+    seal: house(amount("A hole sealed through the skin", { unit: "min", help: "By your own last jobs." }), 6),
+    plate: house(
+      amount("A hole plated or welded", { unit: "min", help: "Through the skin and too wide for a plug; by your own last jobs." }),
+      45,
+    ),
+    plateOver: house(
+      amount("Plated above", { unit: "mm ø", help: "A hole through the skin that is wider than this gets a plate or a weld." }),
+      50,
+    ),
+    rust1: house(amount("Rust, grade 1", { unit: "min per dm²", help: "On the surface: sanded, primed, painted." }), 5),
+    rust2: house(amount("Rust, grade 2", { unit: "min per dm²", help: "Pitted: ground back first." }), 12),
   }),
 };
 type Input = InputOf<typeof inputs>;

@@ -17,7 +17,7 @@ const inputs = {
     group({
       faceBeside: length("Unit, its face beside the pivot", { from: "chosen", help: "From the pivot across to the unit's face." }),
       begins: position("Unit, begins behind the pivot", { from: "chosen", help: "From the pivot back to where the unit begins." }),
-      length: size("Unit, length", { from: "chosen" }),
+      length: size("Unit, length", { from: "chosen", help: "Along the van." }),
     }),
   ),
   around: optional(

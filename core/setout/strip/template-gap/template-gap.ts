@@ -5,7 +5,7 @@ import { amount, house, rows, text } from "../../engine/inputs";
 import { outcome, round } from "../../engine/outcome";
 
 const inputs = {
-  minutesPerM2: house(amount("Scribing", { unit: "min/m²" }), 25),
+  minutesPerM2: house(amount("Scribing", { unit: "min/m²", help: "By your own last jobs, for each m² of board." }), 25),
   uncovered: rows(
     "What no template covers",
     "place",

@@ -7,7 +7,7 @@ import { prefill } from "./prefill";
 
 const inputs = {
   hoursLeft: amount("Work that is left", { unit: "h", from: "chosen", help: "Of all jobs that are not done." }),
-  hoursADay: positive("Hours a day", { from: "chosen" }),
+  hoursADay: positive("Hours a day", { from: "chosen", help: "That one person is there." }),
   share: house(between("Share that is worked", [0, 1], { above: true, help: "How much of a day goes into work: 0.85." }), 0.85),
   people: rows(
     "Days until the date",

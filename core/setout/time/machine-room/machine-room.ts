@@ -14,8 +14,13 @@ const inputs = {
   floor: size("Floor along the cut", { from: "measured", help: "Clear floor in front of the machine and behind it." }),
   machine: house(size("The machine itself", { help: "Along the cut." }), MACHINE_MM),
   outfeed: house(size("Hand at the outfeed over", { help: "Longer boards need a second person or a roller stand." }), OUTFEED_MM),
-  hands: usual(count("People at it", [1, 9], { from: "chosen" }), 1),
-  boards: rows("Boards to cut", "board", { name: text("Which"), length: size("Length") }, { least: 1, from: "chosen" }),
+  hands: usual(count("People at it", [1, 9], { from: "chosen", help: "Who is there while it is cut." }), 1),
+  boards: rows(
+    "Boards to cut",
+    "board",
+    { name: text("Which"), length: size("Length") },
+    { least: 1, from: "chosen", help: "The longest ones will do." },
+  ),
 };
 /** The floor along the cut has to take twice the longest board and the machine: the board before it, and behind it. Lengths in mm. */
 export const machineRoom = defineCalculator({

@@ -6,11 +6,11 @@ import { type Finding, outcome, round } from "../../engine/outcome";
 import { prefill } from "./prefill";
 
 const inputs = {
-  pieces: count("Pieces", [1, 1000], { from: "chosen" }),
+  pieces: count("Pieces", [1, 1000], { from: "chosen", help: "How many are laid in one go." }),
   pieceMinutes: positive("A piece, alone", { unit: "min", from: "measured", help: "Spread, laid and pressed." }),
   openMinutes: positive("It stays open", { unit: "min", from: "chosen", help: "On the tub." }),
   mixMinutes: amount("A mix, made and cleaned", { unit: "min", from: "measured", help: "Weighed, stirred, tools cleaned." }),
-  pair: tick("A second pair of hands", { from: "chosen" }),
+  pair: tick("A second pair of hands", { from: "chosen", help: "Two lay a piece in half the time." }),
 };
 /**
  * A mix serves floor(open time ÷ minutes a piece) pieces, mixes = ceil(pieces ÷ that), minutes = pieces · minutes a piece + mixes ·

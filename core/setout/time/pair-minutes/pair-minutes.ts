@@ -19,10 +19,10 @@ const inputs = {
     { least: 1, from: "chosen", help: "Tick what needs two, and where a prop would do." },
   ),
   alone: house(amount("Alone up to", { unit: "kg", help: "Heavier than that takes two." }), 15),
-  propUsed: tick("A prop stands in", { from: "chosen" }),
+  propUsed: tick("A prop stands in", { from: "chosen", help: "A prop holds what the second one would." }),
   roofHeight: optional(size("Roof above the floor", { from: "van", help: "From the floor to the roof's metal." })),
   frame: optional(length("Frame, thickness", { from: "chosen", help: "The prop is so much shorter." })),
-  stock: optional(numbers("Props on the shelf, mm", 0, { from: "house" })),
+  stock: optional(numbers("Props on the shelf, mm", 0, { from: "house", help: "Their lengths, with commas." })),
 };
 /** A prop of roof height − frame thickness stands in where it can; a helper is booked for the stretch from the first to the last of the rest. */
 export const pairMinutes = defineCalculator({

@@ -5,7 +5,7 @@ import { amount, count } from "../../engine/inputs";
 import { outcome, round } from "../../engine/outcome";
 
 const inputs = {
-  pieces: count("Pieces", [1, 1000], { from: "chosen" }),
+  pieces: count("Pieces", [1, 1000], { from: "chosen", help: "How many there are." }),
   first: amount("First pass, each", { unit: "min", from: "measured", help: "Cut and coat one." }),
   hold: amount("Hold", { unit: "min", from: "measured", help: "Until the coat is dry." }),
   second: amount("Second pass, each", { unit: "min", from: "measured", help: "Set one." }),

@@ -8,11 +8,11 @@ import { type Finding, outcome } from "../../engine/outcome";
 
 const inputs = {
   from: clockTime("Could begin, as 08:30", { from: "chosen", help: "When you could begin." }),
-  before: amount("Alone before", { unit: "min", from: "chosen" }),
+  before: amount("Alone before", { unit: "min", from: "chosen", help: "What you can do until two are needed." }),
   pair: positive("Together", { unit: "min", from: "chosen", help: "As short as it can be: the other one has work too." }),
-  after: amount("Alone after", { unit: "min", from: "chosen" }),
+  after: amount("Alone after", { unit: "min", from: "chosen", help: "What is left for one, once it is held." }),
   kg: optional(amount("Weighs", { unit: "kg", from: "chosen", help: "Of the heaviest piece." })),
-  glass: tick("Glass", { from: "chosen" }),
+  glass: tick("Glass", { from: "chosen", help: "Two always carry glass." }),
   propMinutes: optional(amount("With a prop, more", { unit: "min", from: "chosen", help: "If a prop stood in for the second person." })),
   helper: rows(
     "When the other is free",
@@ -20,7 +20,7 @@ const inputs = {
     { from: clockTime("From"), to: clockTime("To") },
     { least: 1, from: "measured", help: "When the other one is free." },
   ),
-  aloneKg: house(amount("Alone up to", { unit: "kg" }), 15),
+  aloneKg: house(amount("Alone up to", { unit: "kg", help: "Heavier than this, two lift." }), 15),
 };
 /** The pair begins in the first free window of the helper that holds all of it; started so much before, nobody waits. Minutes. */
 export const secondHands = defineCalculator({
