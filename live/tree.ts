@@ -25,6 +25,3 @@ export function routes(folder = "app"): Found[] {
   walk(folder, []);
   return out;
 }
-
-/** The methods that a route's file answers. */
-export const METHODS = ["GET", "HEAD", "POST", "PATCH", "DELETE", "PUT"] as const;

@@ -1,6 +1,6 @@
 // Processes as the system knows them: by number and the moment they were started, so that a number used again is never taken for the old one.
 
-import { readdirSync, readFileSync, readlinkSync } from "node:fs";
+import { readFileSync } from "node:fs";
 
 export interface Known {
   pid: number;
@@ -71,21 +71,4 @@ function signal(pid: number, name: NodeJS.Signals): void {
   } catch {
     // It is gone already.
   }
-}
-
-/** Processes whose working folder is this one, and whose command line says this: what a launcher that was killed has left behind. */
-export function processesWith(text: string, folder?: string): Known[] {
-  const out: Known[] = [];
-  for (const name of readdirSync("/proc").filter((n) => /^\d+$/.test(n)))
-    try {
-      const pid = Number(name);
-      if (pid === process.pid) continue;
-      if (!readFileSync(`/proc/${name}/cmdline`, "utf8").split("\0").includes(text)) continue;
-      if (folder && readlinkSync(`/proc/${name}/cwd`) !== folder) continue;
-      const started = startOf(pid);
-      if (started !== undefined) out.push({ pid, started });
-    } catch {
-      // Gone meanwhile, or somebody else's.
-    }
-  return out;
 }

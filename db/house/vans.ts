@@ -1,7 +1,7 @@
-// The van templates that ship with Wide Lane, put into a new workshop, and into an older one as they have grown.
+// The van templates that ship with Wide Lane, put into a new workshop.
 
 import { vans } from "@/core/van/model";
-import { type Conn, insert, rows, run } from "../pool";
+import { type Conn, insert, rows } from "../pool";
 
 export const insertVans = (c: Conn): Promise<void> =>
   insert(
@@ -18,15 +18,6 @@ export const insertVans = (c: Conn): Promise<void> =>
       geometry: v.geometry,
     })),
   );
-
-/** Gives templates of before there was full geometry the shipped one. */
-export async function refreshVans(c: Conn): Promise<void> {
-  for (const v of vans)
-    await run(c, "UPDATE van_template SET geometry = ? WHERE id = ? AND JSON_EXTRACT(geometry, '$.inside') IS NULL", [
-      JSON.stringify(v.geometry),
-      v.id,
-    ]);
-}
 
 /** How many vans stand in the yard now. */
 export async function vansInYard(c: Conn): Promise<number> {

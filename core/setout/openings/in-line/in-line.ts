@@ -1,4 +1,4 @@
-// A window against what comes later: wall lines, the hand and arc of a sash, the opening opposite, dents it could take away.
+// A window against what comes later: wall lines, room for a hand beside a sash, the opening opposite, dents it could take away.
 
 import { defineCalculator } from "../../engine/define";
 import { group, house, length, optional, position, rows, size, text } from "../../engine/inputs";
