@@ -51,11 +51,8 @@ test("a block dropped on a fitter who can't do it says why and who could; nothin
   expect(asked).toEqual([]);
 });
 
-test("a block is handed to another fitter by the mouse; keys undo it and do it again", async ({ page }) => {
-  test.setTimeout(90_000);
-  await signIn(page, "Mara");
-  await page.goto("/lanes");
-  await page.getByRole("radio", { name: "fitters" }).click();
+/** Drags a job of one fitter's onto the row of another who can take it over; says which, once the pin is kept. */
+async function handOver(page: Page): Promise<{ to: string; job: string }> {
   const headers = { origin: new URL(page.url()).origin };
   const names = ["Ines", "Teo", "Rosa", "Malik", "Nils", "Dora"];
   // A job of one fitter's that another can take over at the same time or later.
@@ -81,6 +78,15 @@ test("a block is handed to another fitter by the mouse; keys undo it and do it a
   await page.mouse.move(a.x, row.y + 20, { steps: 8 });
   await page.mouse.up();
   await expect(page.getByText(new RegExp(`is pinned to ${to}; the plan flows round it`))).toBeVisible();
+  return { to, job };
+}
+
+test("a block is handed to another fitter by the mouse; keys undo it and do it again", async ({ page }) => {
+  test.setTimeout(90_000);
+  await signIn(page, "Mara");
+  await page.goto("/lanes");
+  await page.getByRole("radio", { name: "fitters" }).click();
+  const { to, job } = await handOver(page);
   const there = page.locator(`section[aria-label="${to}"] button[data-job="${job}"]`);
   await expect(there).toHaveCount(1);
   // Faster than the server: the second key waits for the first.
@@ -91,6 +97,47 @@ test("a block is handed to another fitter by the mouse; keys undo it and do it a
   await expect(there).toHaveCount(1);
   await page.getByRole("button", { name: "Undo the last pin" }).click();
   await expect(page.getByText(/: pin undone/).last()).toBeVisible();
+});
+
+test("pages that come late neither bring back an old version nor load everything anew", async ({ page }) => {
+  test.setTimeout(90_000);
+  await signIn(page, "Mara");
+  await page.goto("/lanes");
+  await page.getByRole("radio", { name: "fitters" }).click();
+  // What the server says of the page is written down at once, and comes only when it is let go.
+  let letGo = () => {};
+  const held = new Promise<void>((go) => {
+    letGo = go;
+  });
+  let asked = 0;
+  let given = 0;
+  await page.route(
+    (u) => u.pathname === "/lanes" && u.searchParams.get("of") === "fitters",
+    async (route) => {
+      if (route.request().headers().rsc === undefined) return route.continue();
+      asked++;
+      const answer = await route.fetch();
+      const body = await answer.body();
+      await held;
+      const { "content-encoding": _packed, "transfer-encoding": _pieces, ...headers } = answer.headers();
+      await route.fulfill({ status: answer.status(), headers, body });
+      given++;
+    },
+  );
+  let loaded = 0;
+  page.on("load", () => loaded++);
+  await handOver(page);
+  await expect.poll(() => asked).toBeGreaterThan(0);
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText(/: pin undone/)).toBeVisible();
+  letGo();
+  await expect.poll(() => given).toBeGreaterThan(1);
+  await page.keyboard.press("Control+y");
+  await expect(page.getByText(/: pinned again/)).toBeVisible();
+  await page.getByRole("button", { name: "Undo the last pin" }).click();
+  await expect(page.getByText(/: pin undone/).last()).toBeVisible();
+  expect(loaded).toBe(0);
+  await page.unrouteAll({ behavior: "ignoreErrors" });
 });
 
 test("a start that breaks a rule is refused on the drop, with the rule and when it could be", async ({ page }) => {

@@ -1,5 +1,7 @@
 // Fresh data for the page at hand. What is on its way is for the address it was asked for: whoever changes that asks again (use-url).
-// Whoever asks twice waits twice: what is asked for last is what the page waits for.
+// One at a time: who asks while data are awaited gets them anew once those are there. Two on their way at once for an address that
+// was just changed are each taken for a page that does not fit, and at the second one the whole page is loaded anew: what stood in it
+// (the list of what can be undone, a row picked) would be lost.
 
 interface Router {
   refresh(): void;
@@ -8,16 +10,25 @@ interface Router {
 /** What was asked for so many ms ago and is not there is taken for lost. */
 const LOST = 20_000;
 let asked = Number.NEGATIVE_INFINITY;
-let came = Number.NEGATIVE_INFINITY;
+let there = true;
+/** Somebody asked while data were awaited, which may have been read before what they are asked for. */
+let wanted: Router | undefined;
 
 export function refresh(router: Router): void {
+  if (awaited()) {
+    wanted = router;
+    return;
+  }
+  wanted = undefined;
   asked = Date.now();
+  there = false;
   router.refresh();
 }
 
 /** Fresh data are there. */
 export function noteFresh(): void {
-  came = Date.now();
+  there = true;
+  if (wanted) refresh(wanted);
 }
 
 /** The frame of a page comes before its inside, which may still be on its way so many ms after it was asked for. */
@@ -27,4 +38,4 @@ const INSIDE = 10_000;
 export const askedLately = (): boolean => Date.now() - asked < INSIDE;
 
 /** Whether fresh data were asked for that are not there yet. */
-export const awaited = (): boolean => asked > came && Date.now() - asked < LOST;
+export const awaited = (): boolean => !there && Date.now() - asked < LOST;

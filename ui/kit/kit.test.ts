@@ -147,6 +147,36 @@ describe("fresh data", () => {
   });
 });
 
+describe("fresh data asked for while some are on their way", () => {
+  afterEach(() => vi.useRealTimers());
+  it("are asked for once more when those are there, however often it was asked", () => {
+    vi.useFakeTimers();
+    noteFresh();
+    const router = { refresh: vi.fn() };
+    refresh(router);
+    refresh(router);
+    refresh(router);
+    expect(router.refresh).toHaveBeenCalledTimes(1);
+    noteFresh();
+    expect(router.refresh).toHaveBeenCalledTimes(2);
+    expect(awaited()).toBe(true);
+    noteFresh();
+    expect(router.refresh).toHaveBeenCalledTimes(2);
+    expect(awaited()).toBe(false);
+  });
+  it("are asked for at once when those on their way are lost", () => {
+    vi.useFakeTimers();
+    const router = { refresh: vi.fn() };
+    refresh(router);
+    refresh(router);
+    vi.advanceTimersByTime(20_001);
+    refresh(router);
+    expect(router.refresh).toHaveBeenCalledTimes(2);
+    noteFresh();
+    expect(router.refresh).toHaveBeenCalledTimes(2);
+  });
+});
+
 describe("times", () => {
   const now = at("2027-03-09T10:42");
   it("read short when near and whole when far", () => {

@@ -66,19 +66,23 @@ export function usePins(view: LanesView, after: () => void): Pins {
       .filter(Boolean)
       .join(", ");
 
+  // Versions of our own last pins. The page may be older than they are, and one that comes late may be too: the higher one counts.
+  const versions = useRef(new Map<string, number>());
   const store = async (jobId: string, to: PinAt) => {
     const card = now.current.view.jobs[jobId];
     const { job: _job, ...wish } = wishOf(jobId, to);
-    // The version may have moved on since this page was drawn: by our own last pin.
-    await send("PATCH", `jobs/${jobId}/pin`, { version: versions.current.get(jobId) ?? card.version, ...wish });
-    versions.current.set(jobId, (versions.current.get(jobId) ?? card.version) + 1);
+    const version = Math.max(versions.current.get(jobId) ?? 0, card.version);
+    try {
+      await send("PATCH", `jobs/${jobId}/pin`, { version, ...wish });
+    } catch (e) {
+      versions.current.delete(jobId);
+      throw e;
+    }
+    versions.current.set(jobId, version + 1);
     const { pinsBroken } = await send<{ pinsBroken: { job: string; reason: string }[] }>("POST", "plan", { quick: true });
     const broken = pinsBroken.find((p) => p.job === jobId);
     if (broken && isPinned(to)) toast.error(broken.reason, { duration: 9000 });
   };
-  const versions = useRef(new Map<string, number>());
-  // biome-ignore lint/correctness/useExhaustiveDependencies: fresh data carry the true versions
-  useEffect(() => versions.current.clear(), [view]);
 
   const apply = async (step: Step, said: string, undo?: () => Promise<unknown>): Promise<boolean> => {
     const ok = await act.run(() => store(step.jobId, step.after), said, undo);
