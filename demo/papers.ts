@@ -4,7 +4,9 @@
 import { v7 } from "uuid";
 import { DAY } from "../core/time/zone";
 import { VIEWS } from "../core/van/drawing";
+import { touchOf } from "../core/workshop/client/consent";
 import { throwsChips } from "../core/workshop/openings/hot-work";
+import { TOUCH_WORDS } from "../core/workshop/records/kinds/client";
 import type { RecordData, RecordKind } from "../core/workshop/records/kinds/kinds";
 import { isOver } from "../core/workshop/records/kinds/kinds";
 import type { JobRow, Shop } from "../core/workshop/state/model";
@@ -139,6 +141,17 @@ const SEAT: RecordData["seat"] = {
   ticket: "seats",
 };
 
+/** Whose each other van is: the client's, who has signed for all that its build changes for good. */
+async function ownAndConsent(t: Conn, shop: Shop, now: number): Promise<void> {
+  for (const b of shop.builds) {
+    if (PAPERS.some(([build, kind]) => build === b.id && kind === "owner")) continue;
+    const at = Math.min(now, b.arrives) - DAY;
+    await paper(t, b.id, null, "owner", b.client, { payer: b.client, user: b.client, berths: 2 }, at);
+    for (const touches of new Set(b.jobs.flatMap((j) => touchOf(j) ?? [])))
+      await paper(t, b.id, null, "consent", TOUCH_WORDS[touches], { touches, signedBy: b.client }, at);
+  }
+}
+
 /** Boxes that were counted when the units were unpacked: each line of each unit that is here. */
 async function countBoxes(t: Conn, shop: Shop, now: number): Promise<void> {
   for (const b of shop.builds)
@@ -169,6 +182,7 @@ export async function writePapers(now: number): Promise<void> {
         if (j.code === "ST-08" && j.state === "done") await paper(t, b.id, j.id, "seat", "Driver's and passenger's", SEAT, j.endedAt!);
         if (j.state !== "todo" && throwsChips(j)) await sparks(t, shop, j, now);
       }
+    await ownAndConsent(t, shop, now);
     await countBoxes(t, shop, now);
   });
 }

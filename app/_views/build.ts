@@ -16,6 +16,7 @@ import { askedJobs } from "@/core/workshop/builds/asked-work";
 import { daysWorked, sayDaysWorked } from "@/core/workshop/builds/days-worked";
 import { holdKeeps } from "@/core/workshop/builds/hold-keeps";
 import { askedByTimeBox, workedMinutes } from "@/core/workshop/builds/left";
+import { massLedger } from "@/core/workshop/builds/mass-ledger";
 import { measuredVan, readingLimits } from "@/core/workshop/builds/measured";
 import { buildMoney } from "@/core/workshop/builds/money";
 import { openChoices } from "@/core/workshop/builds/open-choices";
@@ -156,6 +157,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     records: b.records.map((r) => ({ ...r, by: userNames.get(r.saidBy) ?? r.saidBy, jobName: jobName(r.jobId) })),
     inventory: inventoryOf(b.records),
     mass: sheetMass(b),
+    ledger: massLedger(b, van),
     money: { ...buildMoney(shop, b, now), rate: shop.workshop.hourRate, currency: shop.workshop.currency },
     where: b.arrives > now && b.at === null ? `comes ${sayDay(zone, b.arrives)}` : where(shop, b),
     worked: sayDaysWorked(daysWorked(shop, b, now)),

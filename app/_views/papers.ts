@@ -7,6 +7,7 @@ import { placesOpen } from "@/core/workshop/bare-body/trap-places";
 import { datedDamage, roundMissing } from "@/core/workshop/bare-body/walk-rounds";
 import { firstStage, notOurs, refusedWork } from "@/core/workshop/builds/other-trades";
 import { consentsOpen } from "@/core/workshop/client/consent";
+import { layoutFindings } from "@/core/workshop/client/layout-brief";
 import { boxesToCount } from "@/core/workshop/openings/box-contents";
 import { knownFrameParts } from "@/core/workshop/openings/frame-parts";
 import { hotWorkOpen } from "@/core/workshop/openings/hot-work";
@@ -31,6 +32,10 @@ export const boxesView = (b: Pick<BuildRow, "records" | "jobs">): PapersView["bo
 export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView {
   return {
     consents: consentsOpen(b).map((o) => `${TOUCH_WORDS[o.touches]}: ${o.job.name} waits for it`),
+    layout: layoutFindings(
+      b,
+      shop.vans.find((v) => v.id === b.vanId),
+    ),
     refused: refusedWork(b.records),
     notOurs: notOurs(b.records),
     firstStage: firstStage(b) ?? null,

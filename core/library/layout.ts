@@ -20,6 +20,12 @@ export function layoutOf(o: Options, v: Van): LayoutItem[] {
   return [...openings(o, v), ...inside(o, v), ...below(o, v)];
 }
 
+/** How long the bed is to lie on, mm: across the van at the floor's width, else along it as far as the room goes. */
+export const bedLengthMm = (o: Pick<Options, "bed">, v: Pick<Van, "geometry">): number => {
+  const { widthFloorMm, lengthMm } = v.geometry.inside;
+  return o.bed === "across" ? widthFloorMm - 40 : Math.min(1950, lengthMm - 700);
+};
+
 function openings(o: Options, v: Van): LayoutItem[] {
   const g = v.geometry;
   const out: LayoutItem[] = [];
@@ -96,7 +102,7 @@ function inside(o: Options, v: Van): LayoutItem[] {
   const against = (side: "left" | "right", depth: number) => (side === "right" ? wall : v.widthMm - wall - depth);
   const add = (key: OptionKey, label: string, x: number, y: number, w: number, h: number, look: LayoutItem["look"] = "unit") =>
     out.push({ key, label, view: "plan", box: { x, y, w, h }, look });
-  const long = Math.min(1950, g.inside.lengthMm - 700);
+  const long = bedLengthMm({ bed: "lengthways" }, v);
   const bedLong = o.bed === "across" ? 1350 : long;
   const byNight = o.bed === "fold" || o.bed === "slats" || o.bed === "lift";
   add("bed", o.bed === "across" ? "bed across" : "bed", end - bedLong - 30, wall + 20, bedLong, W - 40, byNight ? "dashed" : "soft");

@@ -2,11 +2,11 @@
 
 import type { Geometry } from "../van/model";
 import { OPTION_KEYS, type OptionKey, type Options } from "./options";
-import { quantitiesOf } from "./quantities";
+import { type Quantities, quantitiesOf } from "./quantities";
 
 type Kg = number | Readonly<Record<string, number>>;
 
-/** A flag: what it adds. A number: each. A choice of words: each of them. Schools that only say how it is built are left out. */
+/** A flag: what it adds. A number: each. A choice of words: each of them. What goes by the van's size stands in BY_SIZE. */
 const KG: Partial<Record<OptionKey, Kg>> = {
   windows: 14,
   rearWindows: 18,
@@ -26,17 +26,60 @@ const KG: Partial<Record<OptionKey, Kg>> = {
   bed: { across: 26, lengthways: 30, fold: 28, slats: 18, lift: 48 },
   benchSeat: 35,
   wardrobe: 22,
-  lining: { boards: 62, soft: 24 },
+  // Screws, inserts or beads of the whole furniture.
+  fixing: { screws: 2, inserts: 3, adhesive: 4 },
 };
 
-/** Kilograms of what a build gets by its choices: house figures, and damping mats by the van's own bare metal. */
+/** Subfloor: 12 mm ply at 500 kg/m³. */
+const SUBFLOOR = 6;
+/** A batten of 45 × 22 mm at 480 kg/m³, kg/m. */
+const BATTEN = 0.475;
+
+/** What goes by the van's size: kilograms for each value, by the van's own quantities. Thickness × density of what is usual. */
+const BY_SIZE: { readonly [K in OptionKey]?: Readonly<Record<string, (q: Quantities) => number>> } = {
+  // 50 mm fibre at 20 kg/m³, 40 mm board at 32, 40 mm foam at 38; mixed: half and half of the first two.
+  insulation: {
+    fibre: (q) => 1 * q.liningM2,
+    board: (q) => 1.28 * q.liningM2,
+    spray: (q) => 1.52 * q.liningM2,
+    mixed: (q) => 1.14 * q.liningM2,
+  },
+  // A membrane with its tape; foam at the joints alone.
+  vapour: { none: () => 0, membrane: (q) => 0.2 * q.liningM2, foam: (q) => 0.1 * q.liningM2 },
+  // Ply on battens; or ply on 30 mm board at 33 kg/m³ with its adhesive.
+  floor: { battens: (q) => SUBFLOOR * q.floorM2 + BATTEN * q.floorBattenM, bonded: (q) => (SUBFLOOR + 1 + 0.4) * q.floorM2 },
+  // Covering of 3 kg/m²; round the furniture about two thirds of the floor are covered.
+  floorFinish: { "whole-floor": (q) => 3 * q.floorM2, "round-furniture": (q) => 2 * q.floorM2 },
+  // Battens alone, or packed out to a plane: a tenth more wood.
+  walls: {
+    plane: (q) => 1.1 * BATTEN * (q.wallBattenM + q.ceilingBattenM),
+    follow: (q) => BATTEN * (q.wallBattenM + q.ceilingBattenM),
+  },
+  // Ply of 6 mm with its face; felt and fabric on the metal.
+  lining: { boards: (q) => 3.3 * q.liningM2, soft: (q) => 1 * q.liningM2 },
+  damping: { part: (q) => q.dampingKg, full: (q) => q.dampingKg },
+};
+
+/** Kilograms of one choice. */
+function kgOf(key: OptionKey, o: Options, q: Quantities): number {
+  const value = o[key];
+  const bySize = BY_SIZE[key]?.[String(value)];
+  if (bySize) return bySize(q);
+  const kg = KG[key];
+  return kg === undefined ? 0 : typeof kg === "number" ? kg * Number(value) : (kg[String(value)] ?? 0);
+}
+
+/** Kilograms of what a build gets by its choices: house figures, and what goes by size from the van's own. */
 export function massOf(o: Options, g: Geometry): number {
-  return OPTION_KEYS.reduce((sum, key) => {
-    if (key === "damping") return sum + quantitiesOf(o, g).dampingKg;
-    const kg = KG[key];
-    const value = o[key];
-    if (kg === undefined) return sum;
-    if (typeof kg === "number") return sum + kg * Number(value);
-    return sum + (kg[String(value)] ?? 0);
-  }, 0);
+  const q = quantitiesOf(o, g);
+  return OPTION_KEYS.reduce((sum, key) => sum + kgOf(key, o, q), 0);
+}
+
+/** The same choice by choice, those that weigh something. Kilograms to 0.1. */
+export function massLines(o: Options, g: Geometry): { key: OptionKey; kg: number }[] {
+  const q = quantitiesOf(o, g);
+  return OPTION_KEYS.flatMap((key) => {
+    const kg = Math.round(kgOf(key, o, q) * 10) / 10;
+    return kg ? [{ key, kg }] : [];
+  });
 }

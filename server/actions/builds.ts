@@ -204,7 +204,7 @@ export const buildActions = [
         if (open.length) throw new Refusal(409, `${open.length} ${open.length === 1 ? "job is" : "jobs are"} open, the first: ${open[0]}.`);
         const build = (await loadShop(x.c)).builds.find((o) => o.id === ids[0]);
         if (!build) throw new Refusal(404, "There is no such build.");
-        const stops = handoverStops(build);
+        const stops = handoverStops(build, x.now, x.zone);
         if (stops.length) throw new Refusal(409, `It can't be handed over yet. ${stops.join(". ")}.`);
         await editRow(x.c, "build", "The build", ids[0], b.version, {
           state: { column: "state", value: "handed-over" },

@@ -17,6 +17,7 @@ import { ShellPanel } from "./bare-body/bare-body-panel";
 import { Damage } from "./bare-body/damage";
 import { ItemsPanel } from "./bare-body/items-panel";
 import { MarksPanel } from "./bare-body/marks-panel";
+import { MassLedger } from "./bare-body/mass-ledger";
 import { StripLists } from "./bare-body/strip-lists";
 import { ChoicesPanel } from "./choices-panel";
 import { CostPanel } from "./cost-panel";
@@ -180,6 +181,7 @@ export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
           </TabPanel>
           <TabPanel value="items" shown={shownTab}>
             <ItemsPanel view={view} />
+            <MassLedger view={view} />
             <StripLists view={view} />
           </TabPanel>
           <TabPanel value="papers" shown={shownTab}>

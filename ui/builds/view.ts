@@ -10,6 +10,7 @@ import type { Inventory } from "@/core/workshop/bare-body/removed-items";
 import type { OpenLine } from "@/core/workshop/bare-body/strip-close";
 import type { Dated } from "@/core/workshop/bare-body/walk-rounds";
 import type { ZoneState } from "@/core/workshop/bare-body/zones";
+import type { MassLedger } from "@/core/workshop/builds/mass-ledger";
 import type { Money } from "@/core/workshop/builds/money";
 import type { OpenChoice } from "@/core/workshop/builds/open-choices";
 import type { NextJob, StuckJob } from "@/core/workshop/builds/stuck";
@@ -133,6 +134,7 @@ export interface BuildView {
   readBy: Record<string, string>;
   records: (BuildRecord & { by: string; jobName: string | null })[];
   inventory: Inventory;
+  ledger: MassLedger;
   mass: { kg: number; sheets: number };
   money: { whole: Money; stages: { stage: string; money: Money }[]; rate: number; currency: string };
   where: string;
@@ -164,6 +166,8 @@ export interface BuildView {
 /** What the papers of a build come to. */
 export interface PapersView {
   consents: string[];
+  /** What the layout that is chosen does not give of what was ordered. */
+  layout: string[];
   refused: { lines: string[]; hours: number; price: number };
   notOurs: string[];
   firstStage: string | null;

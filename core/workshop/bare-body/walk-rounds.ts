@@ -1,6 +1,8 @@
 // Damage is dated by walk-rounds: the last time its side was seen without it, and who worked on the van from then on.
 
-import { VIEW_LABEL } from "../../van/drawing";
+import { VIEW_LABEL, type ViewName } from "../../van/drawing";
+import { type CutJob, cutsBody } from "../openings/cuts";
+import { sideOf } from "../openings/holes";
 import { entriesOf } from "../records/kinds/of";
 import type { BuildRow, JobRow, Shop } from "../state/model";
 import type { MarkRecord } from "./marks";
@@ -42,15 +44,35 @@ export function datedDamage(shop: Pick<Shop, "fitters">, build: Pick<BuildRow, "
     });
 }
 
+/** Views of a walk-round where none was taken yet: the outside, as far as somebody can walk round it. */
+const STANDARD: readonly ViewName[] = ["left", "right", "rear", "roof"];
+
 /**
- * The walk-round that is missing where the van stands: none since it came into this bay. Undefined off site, in the yard, or
- * where a house walks no rounds at all.
+ * Views that are missing where the van stands: those of the rounds before (without any, the outside) that nobody has taken since it came
+ * into this bay. Undefined off site and in the yard.
  */
 export function roundMissing(shop: Pick<Shop, "bays">, build: Pick<BuildRow, "records" | "at" | "atSince">): string | undefined {
   const bay = shop.bays.find((b) => b.id === build.at);
+  if (!bay || build.atSince === null) return undefined;
   const rounds = entriesOf(build.records, "round");
-  if (!bay || build.atSince === null || !rounds.length) return undefined;
-  if (rounds.some((r) => r.saidAt >= build.atSince!)) return undefined;
-  const seen = new Set(rounds.flatMap((r) => r.data.views));
-  return `Walk round it first: no views since it came into ${bay.name} (${[...seen].map((v) => VIEW_LABEL[v].toLowerCase()).join(", ")})`;
+  const asked = rounds.length ? [...new Set(rounds.flatMap((r) => r.data.views))] : STANDARD;
+  const taken = new Set(rounds.filter((r) => r.saidAt >= build.atSince!).flatMap((r) => r.data.views));
+  const open = asked.filter((v) => !taken.has(v));
+  return open.length
+    ? `Walk round it first: no views since it came into ${bay.name} (${open.map((v) => VIEW_LABEL[v].toLowerCase()).join(", ")})`
+    : undefined;
+}
+
+/** The view in which a cut shows, before the saw and after it: asked while it is to be done, and while it is under way. */
+export function cutViewMissing(
+  build: Pick<BuildRow, "records">,
+  job: CutJob & Pick<JobRow, "zones" | "state" | "startedAt">,
+): string | undefined {
+  if (!cutsBody(job) || job.state === "done") return undefined;
+  const side = sideOf(job);
+  const view: ViewName = side === "floor" ? "under" : side;
+  const when = job.state === "todo" ? "before cut" : "after cut";
+  const from = job.state === "todo" ? Number.NEGATIVE_INFINITY : (job.startedAt ?? 0);
+  const taken = entriesOf(build.records, "round").some((r) => r.data.when === when && r.data.views.includes(view) && r.saidAt >= from);
+  return taken ? undefined : `Walk-round ${when === "before cut" ? "before the cut" : "after the cut"}: ${VIEW_LABEL[view].toLowerCase()}`;
 }

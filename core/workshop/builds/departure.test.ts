@@ -23,7 +23,7 @@ describe("before a van leaves the yard", () => {
     const window = job(shop, "OP-06a");
     done(shop, ["OP-06a"], NOW - 60);
     expect(window.hold.minutes).toBeGreaterThan(60);
-    expect(departureStops(shop, b, NOW)[0]).toMatch(/must not be driven before/);
+    expect(departureStops(shop, b, NOW)[0]).toMatch(/may not be moved before/);
     expect(departureStops(shop, b, NOW - 60 + window.hold.minutes)).toEqual([]);
     const hole: Penetration = { no: 4, side: "roof", place: "x", by: "us", state: "cut" };
     b.records = [

@@ -5,6 +5,7 @@ import { sayTime } from "../../plan/words";
 import { type Minute, zoneOf } from "../../time/zone";
 import { notWatertight } from "../openings/holes";
 import type { BuildRow, Shop } from "../state/model";
+import { notReleased } from "./releases";
 
 /** What somebody looks at and ticks, each time. Plates are never covered on the road: in shared photos they are hidden instead. */
 export const DEPARTURE_TICKS = ["plates uncovered", "doors, lids and hatches shut", "nothing loose inside or on the roof"] as const;
@@ -22,9 +23,7 @@ export function departureStops(shop: Shop, build: BuildRow, now: Minute): string
   const van = build.jobs.filter((j) => j.place === "van");
   return [
     ...van.filter((j) => j.state === "started").map((j) => `${j.name} is under way`),
-    ...van
-      .filter((j) => j.state === "done" && (j.hold.still || j.irreversible === "bond") && j.endedAt! + j.hold.minutes > now)
-      .map((j) => `${j.name} must not be driven before ${sayTime(zone, j.endedAt! + j.hold.minutes)}`),
+    ...notReleased(build, "may be moved", now).map(({ job, at }) => `${job.name} may not be moved before ${sayTime(zone, at)}`),
     ...notWatertight(build).map((h) => `${h} is open with no cover`),
   ];
 }

@@ -1,5 +1,7 @@
 // What keeps a van from being handed over although every job is done: things that somebody opened and nobody closed.
 
+import { sayTime } from "../../plan/words";
+import type { Minute, Zone } from "../../time/zone";
 import { marksIn, sayMark } from "../bare-body/marks";
 import { seatsOpen } from "../bare-body/seats";
 import { briefOpen } from "../client/brief";
@@ -9,9 +11,10 @@ import { entriesOf } from "../records/kinds/of";
 import { temporaryLeft } from "../records/temporary";
 import { parkedLeft } from "../records/waits";
 import type { BuildRow } from "../state/model";
+import { notReleased } from "./releases";
 
 /** In words, one line for each kind; empty: it may go. */
-export function handoverStops(build: Pick<BuildRow, "records" | "jobs">): string[] {
+export function handoverStops(build: Pick<BuildRow, "records" | "jobs" | "sheets" | "figures">, now: Minute, zone: Zone): string[] {
   const line = (what: string, list: readonly string[]) => (list.length ? [`${what}: ${list.join("; ")}`] : []);
   const open = marksIn(build.records).filter((m) => m.closedAt === null);
   return [
@@ -21,6 +24,10 @@ export function handoverStops(build: Pick<BuildRow, "records" | "jobs">): string
     ...line("Seats of the order", briefOpen(build)),
     ...line("Cable ends that nobody has connected", cableEndsOpen(build.records)),
     ...line("Holes not seen dry under water", notTested(build.records)),
+    ...line(
+      "Bonds that still cure",
+      notReleased(build, "fully cured", now).map(({ job, at }) => `${job.name} fully cured from ${sayTime(zone, at)}`),
+    ),
     ...line(
       "Holes and rust that nobody has treated",
       open

@@ -4,6 +4,7 @@ import { choiceOf } from "../../library/choices";
 import { STAGES } from "../../library/schema";
 import type { Plan } from "../../plan/model";
 import { DAY, type Minute, zoneOf } from "../../time/zone";
+import { releaseAt } from "../builds/releases";
 import { workingDays } from "../state/dates";
 import type { BuildRow, Shop } from "../state/model";
 import { stageProgress } from "../state/progress";
@@ -69,8 +70,11 @@ export function clientPage(
       .sort((a, b) => b.endedAt! - a.endedAt!)
       .map((j) => j.name),
     rests: own
-      .filter((j) => j.hold.minutes && j.endedAt! + j.hold.minutes > now)
-      .map((j) => ({ what: j.name, until: j.endedAt! + j.hold.minutes })),
+      .map((j) => ({
+        what: j.name,
+        until: Math.max(releaseAt(build, j, "fully cured") ?? 0, j.hold.minutes && j.endedAt! + j.hold.minutes),
+      }))
+      .filter((r) => r.until > now),
     next: build.jobs
       .filter((j) => j.state === "todo" && planned.has(j.id))
       .map((j) => ({ what: j.name, at: zone.parse(planned.get(j.id)!.start) }))

@@ -26,16 +26,15 @@ export function consented(records: BuildRow["records"]): Set<Touches> {
   );
 }
 
-/**
- * The consent that a job waits for, in words. Only once owner, payer and user are written down: until then the question on
- * the job's card has to do.
- */
+/** The consent that a job waits for, in words: first of all it has to be written down whose it is. */
 export function consentBefore(build: Pick<BuildRow, "records">, job: Pick<JobRow, "roles" | "irreversible" | "place" | "stage">): string[] {
   const touch = touchOf(job);
   const owner = entriesOf(build.records, "owner")[0];
-  if (!touch || !owner || consented(build.records).has(touch)) return [];
-  const other = entriesOf(build.records, "consent").find((r) => r.data.touches === touch && r.data.signedBy);
+  if (!touch) return [];
   const words = TOUCH_WORDS[touch];
+  if (!owner) return [`Nobody has written down who owns this van, so nobody can consent to ${words}`];
+  if (consented(build.records).has(touch)) return [];
+  const other = entriesOf(build.records, "consent").find((r) => r.data.touches === touch && r.data.signedBy);
   return [
     other
       ? `${words}: ${other.data.signedBy} signed, but ${owner.title} is the registered owner`

@@ -3,7 +3,7 @@ import { shipped } from "../../library/testing";
 import { usualMarks } from "../bare-body/marks";
 import { seatsOpen, seatWords } from "../bare-body/seats";
 import { trapsBefore, trapWords } from "../bare-body/traps";
-import { datedDamage, roundMissing } from "../bare-body/walk-rounds";
+import { cutViewMissing, datedDamage, roundMissing } from "../bare-body/walk-rounds";
 import { firstStage, notOurs, othersBefore, refusedWork } from "../builds/other-trades";
 import { consentBefore, consentsOpen, touchOf } from "../client/consent";
 import { contentsBefore } from "../openings/box-contents";
@@ -47,7 +47,7 @@ describe("consents", () => {
       const shop = shopWith(...r);
       return consentBefore(shop.builds[0], job(shop, "OP-04"));
     };
-    expect(ask()).toEqual([]);
+    expect(ask()).toEqual(["Nobody has written down who owns this van, so nobody can consent to cuts in the skin"]);
     expect(ask(OWNER)).toEqual(["Rosa Vane's consent to cuts in the skin is not signed"]);
     expect(ask(OWNER, entry("consent", "fan", { ...CONSENT, signedBy: "Vane Transport" }))[0]).toMatch(
       /Vane Transport signed, but Rosa Vane is the registered owner/,
@@ -206,15 +206,31 @@ describe("walk-rounds date damage", () => {
     const [d] = datedDamage(shop, shop.builds[0]);
     expect([d.before, d.unexplained]).toEqual([null, false]);
   });
-  it("asks for the views of a bay that it came into, where rounds are walked at all", () => {
+  it("asks for the views of a bay that it came into that nobody has taken there; without any round, for the outside", () => {
     const shop = shopWith(round(NOW - 2000, ["left"]));
     const b = shop.builds[0];
     expect(roundMissing(shop, { ...b, atSince: NOW - 3000 })).toBeUndefined();
+    const two = [round(NOW - 5000, ["left", "roof"]), round(NOW - 500, ["left"])];
+    expect(roundMissing(shop, { ...b, records: two, atSince: NOW - 1000 })).toMatch(/came into .* \(roof\)/i);
     expect(roundMissing(shop, { ...b, atSince: NOW - 1000 })).toMatch(/Walk round it first: no views since it came into .* \(.*left.*\)/i);
     expect(roundMissing(shop, { ...b, at: "yard", atSince: NOW - 1000 })).toBeUndefined();
-    expect(roundMissing(shop, { ...b, records: [], atSince: NOW - 1000 })).toBeUndefined();
+    expect(roundMissing(shop, { ...b, records: [], atSince: NOW - 1000 })).toMatch(/\(left side, right side, rear, roof\)/i);
     b.atSince = NOW - 1000;
     expect(paperWords(shop, b, job(shop, "ST-06"))[0]).toMatch(/Walk round it first/);
+  });
+  it("asks for the side of a cut before the saw, and again after it", () => {
+    const shop = shopWith();
+    const b = shop.builds[0];
+    const fan = job(shop, "OP-04");
+    expect(cutViewMissing(b, fan)).toMatch(/before the cut: roof/);
+    expect(cutViewMissing(b, job(shop, "ST-04"))).toBeUndefined();
+    b.records.push(entry("round", "Bay 1", { when: "before cut", views: ["roof"] }, { saidAt: NOW - 100 }));
+    expect(cutViewMissing(b, fan)).toBeUndefined();
+    Object.assign(fan, { state: "started", startedAt: NOW - 60 });
+    expect(cutViewMissing(b, fan)).toMatch(/after the cut: roof/);
+    expect(paperWords(shop, b, fan)).toContainEqual(expect.stringMatching(/after the cut: roof/));
+    b.records.push(entry("round", "Bay 1", { when: "after cut", views: ["roof"] }, { saidAt: NOW - 10 }));
+    expect(cutViewMissing(b, fan)).toBeUndefined();
   });
 });
 

@@ -5,7 +5,7 @@ import { marksIn } from "../bare-body/marks";
 import { seatWords } from "../bare-body/seats";
 import { placeWords } from "../bare-body/trap-places";
 import { trapsBefore, trapWords } from "../bare-body/traps";
-import { roundMissing } from "../bare-body/walk-rounds";
+import { cutViewMissing, roundMissing } from "../bare-body/walk-rounds";
 import { othersBefore } from "../builds/other-trades";
 import { briefBefore } from "../client/brief";
 import { consentBefore } from "../client/consent";
@@ -77,8 +77,10 @@ const FIXES: ReadonlySet<string> = new Set(["framing", "panels", "furniture"]);
 export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times" | "workshop">, build: BuildRow, job: JobRow): string[] {
   const maker = makerWords(shop, job);
   const round = job.place === "van" && job.state === "todo" ? roundMissing(shop, build) : undefined;
+  const cutView = cutViewMissing(build, job);
   return [
     ...(round ? [round] : []),
+    ...(cutView ? [cutView] : []),
     ...sessionWords(build, job),
     ...dentWords(build, job),
     ...singleSkinWords(

@@ -5,6 +5,7 @@ import { sayClock, sayDay, sayTime } from "../../plan/words";
 import { zoneOf } from "../../time/zone";
 import { shellBefore } from "../bare-body/zones";
 import { deciderOf } from "../builds/deciders";
+import { releasesBefore } from "../builds/releases";
 import { liveBefore } from "../openings/circuits";
 import { holesBefore } from "../openings/holes";
 import { crewAsked, hasSkill, neededAtStart } from "../planning/second-hand";
@@ -107,6 +108,7 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
       ...liveBefore(build, job),
       ...papersBefore(build, job),
       ...sheetStops(build, job),
+      ...releasesBefore(build, job, now, (at) => sayTime(zone, at)),
     ])
       out.push({ kind: "opening", text });
   const template = build && job.state === "todo" ? templateMissing(shop, build, job) : undefined;

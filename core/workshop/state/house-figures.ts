@@ -154,6 +154,16 @@ const figures = {
     step: 0.1,
     shows: "Build, Seats",
   },
+  bedBerths: { label: "A bed sleeps", unit: "people", usual: 2, min: 1, max: 4, step: 1, shows: "Build, Owner and others" },
+  sleeperRoom: {
+    label: "A bed is longer than its tallest sleeper by",
+    unit: "mm",
+    usual: 50,
+    min: 0,
+    max: 300,
+    step: 5,
+    shows: "Build, Owner and others",
+  },
   torquePlay: { label: "A torque may be off by", unit: "%", usual: 5, min: 0, max: 20, step: 1, shows: "Build, Seats" },
   deadVolts: { label: "A circuit is dead up to", unit: "V", usual: 0.5, min: 0, max: 5, step: 0.1, shows: "Build, Circuits" },
   carrying: {

@@ -5,6 +5,7 @@ import { buildNetwork } from "../../library/network";
 import { DEFAULT_OPTIONS, type Options } from "../../library/options";
 import { zoneOf } from "../../time/zone";
 import { vans } from "../../van/model";
+import { TOUCHES } from "../records/kinds/client";
 import { freshJob } from "../state/from-network";
 import type { BuildRow, JobRow, Shop, TemplateRow } from "../state/model";
 
@@ -28,6 +29,21 @@ export const NO_MACHINE = {
 
 export const PLAIN: Options = { ...DEFAULT_OPTIONS, windows: 1, solar: 0, heater: "none" };
 
+const kept = { jobId: null, saidBy: "u-ines", saidAt: 1, closedAt: 1, version: 1, photos: [] };
+
+/** Whose van it is, and consents to all that can't be undone: no cut begins without. */
+export const ownedRecords = (): BuildRow["records"] =>
+  [
+    { ...kept, id: "owned", kind: "owner", title: "Somebody", data: { payer: "Somebody", user: "Somebody" } },
+    ...TOUCHES.map((touches) => ({
+      ...kept,
+      id: `consent-${touches}`,
+      kind: "consent",
+      title: touches,
+      data: { touches, signedBy: "Somebody" },
+    })),
+  ] as BuildRow["records"];
+
 export function testBuild(id: string, options: Options = PLAIN, entries: readonly Entry[] = library): BuildRow {
   const jobs = buildNetwork(options, vans[1].geometry, entries).map((n, seq): JobRow => {
     const j = freshJob(id, n, seq);
@@ -49,7 +65,7 @@ export function testBuild(id: string, options: Options = PLAIN, entries: readonl
     openChoices: [],
     libraryVersion: null,
     readings: [],
-    records: [],
+    records: ownedRecords(),
     sheets: [],
     at: "b1",
     atSince: null,

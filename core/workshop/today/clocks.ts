@@ -1,6 +1,6 @@
 // How the clocks at the bench stand: running, soon over, over, and what to do then.
 
-import { findCalculator } from "../../setout/calculators";
+import { curedAfter, RELEASES } from "../builds/releases";
 import { CLOCKS, type ClockName, opens } from "../records/kinds/clock";
 import { entriesOf } from "../records/kinds/of";
 import { figure, type House } from "../state/house-figures";
@@ -43,26 +43,13 @@ export const sayClockLeft = (what: ClockName, minutes: number, left: number): st
 
 /** The four times of a bond that a job's kept sheet works out, as clocks to run; those that run already are left out. */
 export function bondClocks(build: Pick<BuildRow, "sheets" | "records">, jobId: string): { what: ClockName; minutes: number }[] {
-  const sheet = build.sheets.find((s) => s.calculator === "cure" && s.jobId === jobId);
-  if (!sheet) return [];
-  let r: Record<string, number | null | undefined>;
-  try {
-    r = findCalculator("cure")!.run(sheet.input).results as typeof r;
-  } catch {
-    return [];
-  }
+  const minutes = curedAfter(build, jobId);
   const running = new Set(
     entriesOf(build.records, "clock")
       .filter((c) => c.jobId === jobId)
       .map((c) => c.data.what),
   );
-  const hours: [ClockName, number | null | undefined][] = [
-    ["hands off", r.handsOffH],
-    ["may be moved", r.moveAfterH],
-    ["may be soaked", r.soakAfterH],
-    ["fully cured", r.fullDays == null ? r.fullDays : r.fullDays * 24],
-  ];
-  return hours.flatMap(([what, h]) => (h == null || running.has(what) ? [] : [{ what, minutes: Math.ceil(Math.round(h * 6000) / 100) }]));
+  return RELEASES.flatMap((what) => (minutes[what] === undefined || running.has(what) ? [] : [{ what, minutes: minutes[what] }]));
 }
 
 /** Clocks of a build that nobody has tapped off, the next to end first. */

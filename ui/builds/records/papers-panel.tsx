@@ -10,7 +10,7 @@ import { STAGE } from "../../kit/stage";
 import { useAct } from "../../kit/use-act";
 import { useForm } from "../../kit/use-form";
 import type { BuildView } from "../view";
-import { entriesIn, RecordList } from "./list";
+import { RecordList } from "./list";
 import { RecordEnd } from "./record-end";
 
 export function PapersPanel({ view }: { view: BuildView }) {
@@ -18,9 +18,11 @@ export function PapersPanel({ view }: { view: BuildView }) {
   const p = view.papers;
   return (
     <div className="flex flex-col gap-6">
-      <RecordList view={view} kind="owner" preset={{ title: view.client, data: { payer: view.client, user: view.client } }} />
+      <RecordList view={view} kind="owner" preset={{ title: view.client, data: { payer: view.client, user: view.client } }}>
+        <Lines list={p.layout} tone="amber" />
+      </RecordList>
       <RecordList view={view} kind="consent" preset={{ data: { signedBy: "" } }}>
-        {entriesIn(view, "owner").length > 0 && <Lines list={p.consents} tone="amber" />}
+        <Lines list={p.consents} tone="amber" />
       </RecordList>
       <RecordList
         view={view}

@@ -54,6 +54,14 @@ const CASES: Partial<Record<RecordKind, { right: object; wrong: [object, string]
     ],
     over: false,
   },
+  weighing: {
+    right: { when: "came", frontKg: 1210, rearKg: 980 },
+    wrong: [
+      [{ when: "came", frontKg: 1210 }, "rearKg"],
+      [{ when: "came", frontKg: 20, rearKg: 980 }, "frontKg"],
+    ],
+    over: true,
+  },
   substitute: {
     right: { part: "panel", days: 2, mm: 3, hours: -1 },
     wrong: [

@@ -25,6 +25,7 @@ import { SEAT, type Seat } from "./seat";
 import { type Attend, type DayEndChoice, type Parked, type Reading, type Substitute, waitKinds, type ZoneBench } from "./set-aside";
 import { type Fixing, type FramePart, type Round, stripKinds, type Trap } from "./strip";
 import { TEMPORARY_KIND, type Temporary } from "./temporary";
+import { WEIGHING, type Weighing } from "./weighing";
 
 /** What each kind keeps. */
 export interface RecordData {
@@ -64,6 +65,7 @@ export interface RecordData {
   dayend: DayEndChoice;
   substitute: Substitute;
   reach: Reach;
+  weighing: Weighing;
 }
 export type RecordKind = keyof RecordData;
 
@@ -88,6 +90,7 @@ export const KINDS: Readonly<Record<RecordKind, Declared>> = Object.fromEntries(
     GO_ON,
     LOOKED,
     REACH,
+    WEIGHING,
     ...goodsKinds,
     ...stripKinds,
     ...layoutKinds,
