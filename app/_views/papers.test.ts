@@ -36,7 +36,7 @@ describe("papersView", () => {
     });
     const p = papersView(state, state.shop.builds[0]);
     expect(p.consents.some((c) => c.startsWith("cuts in the skin: "))).toBe(true);
-    expect(p.notOurs).toEqual(["Old wiring, by Bo: covered when the van came, no photo of it"]);
+    expect(p.goesWithIt).toEqual(["Not ours: Old wiring, by Bo: covered when the van came, no photo of it"]);
     expect(p.refused).toEqual({ lines: ["Rack feet"], hours: 2, price: 90 });
     expect(p.fixings?.minutes).toBe(25);
     expect(p.sparks).toEqual({ sp: ["its swarf is not off"] });

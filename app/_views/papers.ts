@@ -5,7 +5,8 @@ import { usualMarks } from "@/core/workshop/bare-body/marks";
 import { seatsOpen } from "@/core/workshop/bare-body/seats";
 import { placesOpen } from "@/core/workshop/bare-body/trap-places";
 import { datedDamage, roundMissing } from "@/core/workshop/bare-body/walk-rounds";
-import { firstStage, notOurs, refusedWork } from "@/core/workshop/builds/other-trades";
+import { goesWithIt } from "@/core/workshop/builds/goes-with-it";
+import { firstStage, refusedWork } from "@/core/workshop/builds/other-trades";
 import { consentsOpen } from "@/core/workshop/client/consent";
 import { layoutFindings } from "@/core/workshop/client/layout-brief";
 import { boxesToCount } from "@/core/workshop/openings/box-contents";
@@ -37,7 +38,7 @@ export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView 
       shop.vans.find((v) => v.id === b.vanId),
     ),
     refused: refusedWork(b.records),
-    notOurs: notOurs(b.records),
+    goesWithIt: goesWithIt(b),
     firstStage: firstStage(b) ?? null,
     byOthers: b.jobs.flatMap((j) => (j.byOthers ? [{ id: j.id, name: j.name, who: j.byOthers }] : [])),
     seats: seatsOpen(b),

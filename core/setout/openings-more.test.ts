@@ -113,6 +113,31 @@ describe("a window in line", () => {
     expect(far.results.best).toMatchObject({ from: 1345, outOfLine: 55 });
     expect(level(far)).toBe("warn");
     expect(refused("in-line", { ...input, cut: 1300 })).toEqual(["cut"]);
+    expect(refused("in-line", { ...input, outside: [{ name: "pod", from: 10, to: 5, near: 30, far: 20 }] })).toEqual([
+      "outside[0].to",
+      "outside[0].far",
+    ]);
+  });
+  it("lets its sash open: where it would meet the slider on its rail, another place or the other edge is found, drawn with the arc", () => {
+    const sash = { hinge: "front", reach: 700, opens: 60 };
+    expect(run("in-line", { ...input, sash }).results).toMatchObject({ arc: 60, best: { from: 1155 } });
+    // Stands 200 to 300 out, behind the window: the tip of 700 meets its face 200 out at 16.6° wherever the window is near enough.
+    const slider = { name: "slider", from: 1500, to: 2600, near: 200, far: 300 };
+    const far = run("in-line", { ...input, sash, outside: [slider] });
+    expect(far.results.best.arc).toBeCloseTo(16.6, 1);
+    expect(far.findings.find((f) => f.about === "sash")).toMatchObject({
+      level: "stop",
+      text: expect.stringMatching(/meets slider at 16.6° of 60°/),
+    });
+    expect(far.drawing!.shapes.some((s) => s.kind === "arc" && s.r === 700)).toBe(true);
+    expect(run("in-line", { ...input, sash: { ...sash, hinge: "rear" }, outside: [slider] }).results.arc).toBeGreaterThan(
+      far.results.best.arc,
+    );
+    // A ladder behind the field: only places far enough from it open freely, and one of those is taken before the one wished for.
+    const ladder = { name: "ladder", from: 1600, to: 1650, near: 400, far: 700 };
+    const moved = run("in-line", { ...input, sash: { ...sash, reach: 600 }, outside: [ladder] });
+    expect(moved.results.best).toMatchObject({ arc: 60 });
+    expect(moved.results.best.from).not.toBe(1155);
   });
 });
 

@@ -1,6 +1,8 @@
 // Actions of the bench beside start and stop: questions before what can't be undone, pieces, waived steps, what a job leaves to finish.
 
 import { v7 } from "uuid";
+import { hasRole } from "@/core/library/roles";
+import { seatWaiveFault } from "@/core/workshop/bare-body/seats";
 import { countFault, maySign, signFault } from "@/core/workshop/starts/first-piece";
 import { releaseFault } from "@/core/workshop/starts/released";
 import { figure } from "@/core/workshop/state/house-figures";
@@ -115,7 +117,15 @@ export const benchActions = [
         const step = f.job.steps.find((s) => s.n === b.n);
         if (!step) throw new Refusal(404, "There is no such step.");
         if (f.job.state !== "started") throw new Refusal(409, `Start ${f.job.name} first.`);
-        if (user.role !== "lead" && step.does && step.does !== "photo")
+        const seat = seatWaiveFault(
+          f.shop,
+          f.shop.builds.find((o) => o.id === f.job.buildId)!,
+          f.job,
+          user.fitterId,
+          x.zone.show(x.now).slice(0, 10),
+        );
+        if (seat) throw new Refusal(403, seat);
+        if (!hasRole(f.job, "seats") && user.role !== "lead" && step.does && step.does !== "photo")
           throw new Refusal(403, "This step guards what comes after it. Only the lead may leave it out.");
         await waiveStep(x.c, f.job.id, b.n, user.id, x.now, b.why.trim());
         await x.event({

@@ -5,9 +5,9 @@ import { conflictsOf } from "@/core/library/conflicts";
 import { buildNetwork } from "@/core/library/network";
 import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
 import { departureStops, departureTicks } from "@/core/workshop/builds/departure";
+import { goesWithIt } from "@/core/workshop/builds/goes-with-it";
 import { handoverStops } from "@/core/workshop/builds/handover";
 import { undecidedOf } from "@/core/workshop/builds/open-choices";
-import { notOurs } from "@/core/workshop/builds/other-trades";
 import { notWatertight } from "@/core/workshop/openings/holes";
 import { hotWorkStop } from "@/core/workshop/openings/hot-work";
 import { freshJob } from "@/core/workshop/state/from-network";
@@ -215,7 +215,7 @@ export const buildActions = [
           entity: "build",
           entityId: ids[0],
           buildId: ids[0],
-          text: ["handed over", ...notOurs(build.records).map((t) => `not ours: ${t}`)].join("; ").slice(0, 500),
+          text: ["handed over", ...goesWithIt(build)].join("; ").slice(0, 500),
         });
         await x.stale("a build was handed over");
       }),

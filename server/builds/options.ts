@@ -4,6 +4,7 @@ import { sayChoice } from "@/core/library/choices";
 import { conflictsOf } from "@/core/library/conflicts";
 import { massOf } from "@/core/library/mass";
 import { OPTION_KEYS, type Options } from "@/core/library/options";
+import { massLedger } from "@/core/workshop/builds/mass-ledger";
 import type { OptionPreview } from "@/core/workshop/builds/previews";
 import { datesWith } from "../planning/dates-with";
 import { loadState } from "../planning/planning";
@@ -38,6 +39,7 @@ export async function previewOptions(buildId: string, options: Options): Promise
     cost: change.cost,
     wasted: change.wasted,
     kg: van ? Math.round(10 * (massOf(options, van.geometry) - massOf(build.options, van.geometry))) / 10 : 0,
+    left: van ? { now: massLedger(build, van).left, after: massLedger({ ...build, options }, van).left } : null,
     dates: await datesWith(state, { ...build, options, jobs: change.jobs }),
   };
 }

@@ -142,6 +142,12 @@ export function Preview({
           <b>{signed(p.minutes, sayHours(Math.abs(p.minutes)))}</b> work ·{" "}
           <b>{signed(p.cost, `${Math.abs(p.cost).toLocaleString("en-GB")} ${view.money.currency}`)}</b> parts · about{" "}
           <b>{signed(p.kg, `${Math.abs(p.kg)} kg`)}</b>
+          {p.left && (
+            <>
+              , which leaves <b className={p.left.after < 0 ? "text-signal-text" : ""}>{p.left.after} kg</b> for people and luggage (
+              {p.left.now} kg now)
+            </>
+          )}
           {p.wasted > 0 && (
             <>
               {" "}

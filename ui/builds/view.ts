@@ -169,7 +169,8 @@ export interface PapersView {
   /** What the layout that is chosen does not give of what was ordered. */
   layout: string[];
   refused: { lines: string[]; hours: number; price: number };
-  notOurs: string[];
+  /** Told in writing at the handover. */
+  goesWithIt: string[];
   firstStage: string | null;
   byOthers: { id: string; name: string; who: string }[];
   seats: string[];

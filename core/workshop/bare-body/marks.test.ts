@@ -39,6 +39,13 @@ describe("marks", () => {
   test("are said in words", () => {
     expect(sayMark(hole({ count: 3, throughSkin: true }))).toBe("3 holes of 8, through the skin, to be closed");
     expect(sayMark(hole({ fate: "keep" }))).toBe("hole of 8, in the inner skin, kept");
+    expect(sayMark(hole({ fate: "close", madeBy: "before" }))).toBe(
+      "hole of 8, in the inner skin, to be closed, made by whoever had the van before",
+    );
+    expect(readRecord("mark", { ...rust, view: "left", x: 1, y: 1, madeBy: "us" }).faults).toContainEqual({
+      path: "madeBy",
+      message: "is for a hole",
+    });
     expect(sayMark({ ...rust, grade: 3 })).toBe("rust, grade 3, 1.2 dm²: stop, for a body shop");
   });
 });

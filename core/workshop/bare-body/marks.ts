@@ -2,7 +2,7 @@
 
 import type { FoundOnBody } from "../../setout/engine/facts";
 import type { ViewName } from "../../van/drawing";
-import type { Mark } from "../records/kinds/mark";
+import { MAKERS, type Mark } from "../records/kinds/mark";
 import type { BuildRecord } from "../records/records";
 import type { BuildRow, Shop } from "../state/model";
 import { inventoryOf, itemRows } from "./removed-items";
@@ -60,6 +60,7 @@ export function sayMark(m: Mark): string {
       `${n === 1 ? "hole" : `${n} holes`} of ${m.dMm}`,
       m.throughSkin ? "through the skin" : "in the inner skin",
       m.fate === "keep" ? "kept" : "to be closed",
+      ...(m.madeBy ? [`made by ${MAKERS[m.madeBy]}`] : []),
     ].join(", ");
   if (m.what === "rust")
     return [

@@ -2,8 +2,8 @@
 
 import { hasRole } from "../../library/roles";
 import { entriesOf } from "../records/kinds/of";
-import { seatOpen } from "../records/kinds/seat";
-import type { BuildRow, JobRow } from "../state/model";
+import { looseBolts, seatOpen } from "../records/kinds/seat";
+import type { BuildRow, JobRow, Shop } from "../state/model";
 
 /** What keeps a van from being handed over on account of its seats. */
 export function seatsOpen(build: Pick<BuildRow, "records" | "jobs" | "figures">): string[] {
@@ -14,6 +14,29 @@ export function seatsOpen(build: Pick<BuildRow, "records" | "jobs" | "figures">)
     if (!r.data.signedBy) return [`${r.title} is not signed: ${seatOpen(build, r.data)[0] ?? "the ticket holder's to sign"}`];
     return r.data.retorqued ? [] : [`${r.title} is not torqued again after the first drive`];
   });
+}
+
+/**
+ * Why a step on seat, belt and anchor may not be left out by this person, in words; undefined where it may. The maker's steps are
+ * compulsory: one is left out only with the release of somebody with the job's ticket, a photo, and every bolt read by torque. A lead
+ * without the ticket may not. Source: ST-n20; the maker's sheet and local rules come first.
+ */
+export function seatWaiveFault(
+  shop: Pick<Shop, "fitters">,
+  build: Pick<BuildRow, "records" | "figures">,
+  job: Pick<JobRow, "roles" | "crew" | "name">,
+  fitterId: string | null,
+  today: string,
+): string | undefined {
+  if (!hasRole(job, "seats")) return undefined;
+  const tickets = [...new Set(job.crew.flatMap((c) => c.ticket ?? []))];
+  const holds = shop.fitters.find((f) => f.id === fitterId && !f.retired)?.tickets ?? [];
+  const lacking = tickets.filter((t) => !holds.some((h) => h.id === t && (!h.until || h.until >= today)));
+  if (lacking.length) return `A step of ${job.name} is left out only by somebody with a valid ${lacking.join(" and ")} ticket.`;
+  const seats = entriesOf(build.records, "seat");
+  if (!seats.some((r) => r.photos.length)) return "Take a photo of the seat's mount first, under Owner and others, Travel seats.";
+  const loose = seats.flatMap((r) => (r.data.bolts?.length ? looseBolts(build, r.data) : [`no bolt of ${r.title} is listed`]));
+  return loose.length ? `First the torque of every bolt: ${loose.join("; ")}.` : undefined;
 }
 
 /** What a job on the seats has to know. */

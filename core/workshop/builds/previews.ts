@@ -59,5 +59,7 @@ export interface OptionPreview {
   wasted: number;
   /** Kilograms more (or less), dry. */
   kg: number;
+  /** What the gross mass leaves for people and luggage, now and with it; null where its van type is gone. */
+  left: { now: number; after: number } | null;
   dates: DateMove[];
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { shipped } from "../../library/testing";
 import { usualMarks } from "../bare-body/marks";
-import { seatsOpen, seatWords } from "../bare-body/seats";
+import { seatsOpen, seatWaiveFault, seatWords } from "../bare-body/seats";
 import { trapsBefore, trapWords } from "../bare-body/traps";
 import { cutViewMissing, datedDamage, roundMissing } from "../bare-body/walk-rounds";
 import { firstStage, notOurs, othersBefore, refusedWork } from "../builds/other-trades";
@@ -261,6 +261,25 @@ describe("travel seats that were loose", () => {
     Object.assign(shop.builds[0].jobs[0], shipped("ST-08"));
     shop.builds[0].jobs[0].state = "done";
     expect(seatsOpen(shop.builds[0])).toEqual(["no travel seat is written down, though their bases were loose"]);
+  });
+  it("a step is left out only by the ticket's holder, with a photo and every torque read; a lead without it may not", () => {
+    const shop = loose(proof);
+    const [b] = shop.builds;
+    const seats = { ...shipped("ST-08"), name: "Swivel bases", crew: [{ ticket: "seats" }] } as never;
+    const fault = (fitter: string | null) => seatWaiveFault(shop, b, seats, fitter, "2027-03-03");
+    const [holder] = shop.fitters;
+    expect(fault(holder.id)).toMatch(/only by somebody with a valid seats ticket/);
+    expect(fault(null)).toMatch(/only by somebody with a valid seats ticket/);
+    holder.tickets = [{ id: "seats", until: "2027-03-02" }];
+    expect(fault(holder.id)).toMatch(/valid seats ticket/);
+    holder.tickets = [{ id: "seats", until: "2027-03-03" }];
+    expect(fault(holder.id)).toMatch(/Take a photo of the seat's mount/);
+    const [record] = b.records;
+    record.photos = ["p"];
+    expect(fault(holder.id)).toBeUndefined();
+    Object.assign(record.data, { bolts: [{ name: "front left", asked: 45 }] });
+    expect(fault(holder.id)).toBe("First the torque of every bolt: front left: not read.");
+    expect(seatWaiveFault(shop, b, { ...job(shop, "ST-04") }, null, "2027-03-03")).toBeUndefined();
   });
   it("tell their job what is not seen yet", () => {
     const words = seatWords(

@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { drawVan, VIEW_LABEL, VIEWS, type ViewName } from "@/core/van/drawing";
 import { CAUSE_WORDS, type MarkRecord, marksIn, openHoles, rustByCause, sayMark } from "@/core/workshop/bare-body/marks";
-import { DAMAGES, type Mark } from "@/core/workshop/records/kinds/mark";
+import { DAMAGES, MAKERS, type Mark } from "@/core/workshop/records/kinds/mark";
 import { Button } from "../../kit/button";
 import { cx } from "../../kit/cx";
 import { Dialog } from "../../kit/dialog";
@@ -176,7 +176,8 @@ type Typed = Record<
   | "note"
   | "what"
   | "view"
-  | "fate",
+  | "fate"
+  | "madeBy",
   string
 >;
 
@@ -214,6 +215,7 @@ export function MarkForm({
     cause: d?.cause ?? "",
     causeJob: d?.causeJob ?? "",
     keepFor: d?.keepFor ?? "",
+    madeBy: d?.madeBy ?? "",
   });
   const [accepted, setAccepted] = useState(!!d?.accepted);
   const jobs = [["", "–"] as const, ...(view.jobs ?? []).map((j) => [j.id, j.name] as const)];
@@ -236,6 +238,7 @@ export function MarkForm({
             count: figure(v.count),
             fate: v.fate,
             throughSkin: skin,
+            madeBy: v.madeBy || undefined,
             keepFor: (v.fate === "keep" && v.keepFor) || undefined,
           }
         : {}),
@@ -290,6 +293,16 @@ export function MarkForm({
         {field("y", "Down the drawing, mm", `from its top edge, up to ${Math.round(box.height)}`)}
         {hole && field("dMm", "Size, mm")}
         {hole && field("count", "How many alike")}
+        {hole && (
+          <Select
+            label="Who made it"
+            name="madeBy"
+            faults={form.faults}
+            value={v.madeBy}
+            onChange={set("madeBy")}
+            options={[["", "not known"], ...Object.entries(MAKERS)]}
+          />
+        )}
         {damage && (
           <Select
             label="Kind"

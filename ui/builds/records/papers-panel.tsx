@@ -38,7 +38,6 @@ export function PapersPanel({ view }: { view: BuildView }) {
             The first stage with work of ours is <b>{STAGE[p.firstStage].name.toLowerCase()}</b>.
           </p>
         )}
-        <Lines list={p.notOurs} tone="amber" />
         {p.refused.lines.length > 0 && (
           <p className="mb-2 text-signal-text">
             Refused: {p.refused.lines.join(", ")}. {p.refused.hours} h to do again, {p.refused.price} {view.money.currency} to the client.
@@ -54,6 +53,13 @@ export function PapersPanel({ view }: { view: BuildView }) {
       <RecordList view={view} kind="seat">
         <Lines list={p.seats} tone="amber" />
       </RecordList>
+      {p.goesWithIt.length > 0 && (
+        <section aria-label="Told at the handover">
+          <h3 className="mb-1 font-semibold">Told at the handover</h3>
+          <p className="mb-2 text-muted">Written into the log of the handover, for the client to sign.</p>
+          <Lines list={p.goesWithIt} tone="amber" />
+        </section>
+      )}
       <Dialog open={!!theirs} onOpenChange={(o) => !o && setTheirs(undefined)} title="Which job is done with it">
         {theirs && <TheirJob view={view} who={theirs.who} onDone={() => setTheirs(undefined)} />}
       </Dialog>

@@ -2,7 +2,7 @@
 
 import { circle, line, mirrored, rect, words } from "../../drawing/shapes";
 import { defineCalculator } from "../../engine/define";
-import { group, type InputOf, length, optional, polygon, rows, size, text } from "../../engine/inputs";
+import { choice, count, group, house, type InputOf, length, optional, polygon, rows, size, text, usual } from "../../engine/inputs";
 import { type Finding, mm, outcome, round, type Shape } from "../../engine/outcome";
 import { second } from "../../engine/second";
 import { handles } from "./handles";
@@ -55,7 +55,20 @@ const inputs = {
   holes: rows(
     "Holes wanted",
     "hole",
-    { name: text("For"), along: length("Along"), across: length("Across"), d: size("ø") },
+    {
+      name: text("For"),
+      along: length("Along"),
+      across: length("Across"),
+      d: size("ø"),
+      sits: usual(
+        choice("Sits", [
+          ["anywhere", "anywhere"],
+          ["batten", "on a batten"],
+          ["between", "between battens"],
+        ]),
+        "anywhere",
+      ),
+    },
     { from: "chosen", help: "What goes through, with its place from above." },
   ),
   zones: rows(
@@ -65,14 +78,23 @@ const inputs = {
     { from: "van", help: "Seen from above: corners as along/across, one after the other." },
   ),
   battens: optional(
-    rows("Battens", "batten", { along: length("Along"), width: size("Width") }, { from: "chosen", help: "A hole on a batten is told." }),
+    rows(
+      "Battens",
+      "batten",
+      { along: length("Along"), width: size("Width") },
+      {
+        from: "chosen",
+        help: "Along from the bulkhead line. A bolt sits on one, a drain between them.",
+      },
+    ),
   ),
+  candidates: house(count("Places listed on each batten, at most", [1, 10], { help: "The nearest to where it is wished for." }), 2),
 };
 type Input = InputOf<typeof inputs>;
 
 /**
  * clear: the hole's edge is farther from every zone than its margin; tight: nearer, but outside; clash: inside a zone, by so
- * much. Nearest legal place by rings of a millimetre; the place seen from below is W − across.
+ * much. A bolt that sits on a batten gets clear places on each; a drain keeps between them. Nearest legal place by rings of a millimetre; the place seen from below is W − across.
  */
 export const underFloor = defineCalculator({
   name: "under-floor",
@@ -113,6 +135,7 @@ export const underFloor = defineCalculator({
       },
     ],
     battens: [],
+    candidates: 2,
   },
   results: {
     holes: ["holes", ""],
@@ -126,6 +149,7 @@ export const underFloor = defineCalculator({
     distance: ["distance", "mm"],
     fromBelow: ["across, seen from below", "mm"],
     onBatten: ["on batten", ""],
+    onBattens: ["clear places on battens", ""],
   },
   prefill,
   handles,
@@ -135,16 +159,20 @@ export const underFloor = defineCalculator({
       second(`${h.name} right`, `${h.name}: from the right skin to its centre`, floor.width - h.across),
     ]),
   check: faults,
-  work: ({ floor, zones, holes, battens = [] }) => {
+  work: ({ floor, zones, holes, battens = [], candidates }) => {
     const findings: Finding[] = [];
     const out = holes.map((h) => {
       const r = h.d / 2;
       const here: Point = [h.along, h.across];
       const w = worst(here, r, zones);
       const verdict = !w || w.spare >= 0 ? "clear" : w.clearance < 0 ? "clash" : "tight";
-      const nearest = verdict === "clear" ? { along: h.along, across: h.across, distance: 0 } : nearestLegal(here, r, floor, zones);
+      const between = h.sits === "between" ? battens : [];
+      const off = between.some((b) => meets(h.along, r, b));
+      const nearest =
+        verdict === "clear" && !off ? { along: h.along, across: h.across, distance: 0 } : nearestLegal(here, r, floor, zones, between);
       const at: [number, number] = [h.across, floor.length - h.along];
-      const onBatten = battens.some((b) => h.along + r > b.along - b.width / 2 && h.along - r < b.along + b.width / 2);
+      const onBatten = battens.some((b) => meets(h.along, r, b));
+      const onBattens = h.sits === "batten" ? placesOnBattens(h, floor, zones, battens, candidates) : undefined;
       if (verdict === "clash")
         findings.push({
           level: "stop",
@@ -160,7 +188,24 @@ export const underFloor = defineCalculator({
           text: `${h.name} is ${mm(w!.clearance)} from ${w!.zone.name}, ${mm(w!.zone.margin)} are asked`,
         });
       else findings.push({ level: "ok", about: "holes", at, text: `${h.name} is clear` });
-      if (onBatten) findings.push({ level: "ok", about: "battens", text: `${h.name} meets a batten: right for a bolt, wrong for a drain` });
+      if (off)
+        findings.push({
+          level: "stop",
+          about: "holes",
+          at,
+          text: `${h.name} sits on a batten and has to lie between them${nearest ? `; the nearest place is ${mm(nearest.along)} along, ${mm(nearest.across)} across` : "; there is no place for it on this floor"}`,
+        });
+      else if (onBattens && !onBatten)
+        findings.push({
+          level: onBattens.length ? "warn" : "stop",
+          about: "holes",
+          at,
+          text: onBattens.length
+            ? `${h.name} is on no batten; clear places on one: ${onBattens.map((p) => `${mm(p.along)} along, ${mm(p.across)} across`).join("; ")}`
+            : `${h.name} is to sit on a batten, and no batten has a clear place for it`,
+        });
+      else if (onBatten && h.sits === "anywhere")
+        findings.push({ level: "ok", about: "battens", text: `${h.name} meets a batten: right for a bolt, wrong for a drain` });
       return {
         name: h.name,
         verdict,
@@ -169,6 +214,7 @@ export const underFloor = defineCalculator({
         nearest,
         fromBelow: { along: h.along, across: round(floor.width - h.across) },
         onBatten,
+        ...(onBattens && { onBattens }),
       };
     });
     findings.push({ level: "warn", about: "floor", text: "look underneath before drilling" });
@@ -208,14 +254,55 @@ export const underFloor = defineCalculator({
   },
 });
 
+type Batten = NonNullable<Input["battens"]>[number];
+
+/** Whether a hole's edge reaches a batten. */
+const meets = (along: number, r: number, b: Batten): boolean => along + r > b.along - b.width / 2 && along - r < b.along + b.width / 2;
+
+/**
+ * Clear places on the middles of battens, the nearest to where the hole is wished for first, some of each batten: outside every zone by
+ * its margin. Looked for in steps of 5 mm across.
+ */
+function placesOnBattens(
+  h: Input["holes"][number],
+  floor: Input["floor"],
+  zones: readonly Zone[],
+  battens: readonly Batten[],
+  most: number,
+): { along: number; across: number; distance: number }[] {
+  const r = h.d / 2;
+  const apart = 100;
+  return battens
+    .flatMap((b) => {
+      const found: { along: number; across: number; distance: number }[] = [];
+      const tries = Array.from({ length: Math.floor(floor.width / 5) + 1 }, (_, i) => i * 5)
+        .concat(h.across)
+        .filter((y) => y >= r && y <= floor.width - r && (worst([b.along, y], r, zones)?.spare ?? 0) >= 0)
+        .map((y) => ({ along: b.along, across: y, distance: round(Math.hypot(b.along - h.along, y - h.across), 1) }))
+        .sort((p, q) => p.distance - q.distance);
+      for (const p of tries) {
+        if (found.length >= most) break;
+        if (found.every((f) => Math.abs(f.across - p.across) >= apart)) found.push(p);
+      }
+      return found;
+    })
+    .sort((p, q) => p.distance - q.distance);
+}
+
 function nearestLegal(
   [along, across]: Point,
   r: number,
   floor: Input["floor"],
   zones: readonly Zone[],
+  between: readonly Batten[] = [],
 ): { along: number; across: number; distance: number } | null {
   const legal = (p: Point) =>
-    p[0] >= r && p[0] <= floor.length - r && p[1] >= r && p[1] <= floor.width - r && (worst(p, r, zones)?.spare ?? 0) >= 0;
+    p[0] >= r &&
+    p[0] <= floor.length - r &&
+    p[1] >= r &&
+    p[1] <= floor.width - r &&
+    (worst(p, r, zones)?.spare ?? 0) >= 0 &&
+    !between.some((b) => meets(p[0], r, b));
   const ring = (radius: number, step: number): Point | undefined => {
     const n = Math.max(16, Math.ceil((2 * Math.PI * radius) / step));
     for (let k = 0; k < n; k++) {

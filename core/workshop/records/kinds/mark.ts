@@ -7,6 +7,9 @@ import { shape, text } from "./own";
 /** What rust came from. */
 export const CAUSES = ["swarf", "scratch", "trapped water", "factory"] as const;
 
+/** Who made a hole. */
+export const MAKERS = { factory: "the factory", before: "whoever had the van before", client: "the client", us: "us" } as const;
+
 export const DAMAGES = ["dent", "scratch", "crack", "stain", "other"] as const;
 
 /** A hole, rust or damage, with its place in one of the van's drawings (mm, as `drawVan` lays them out). Closed: it is treated. */
@@ -19,6 +22,7 @@ export interface Mark {
   dMm?: number;
   count?: number;
   throughSkin?: boolean;
+  madeBy?: keyof typeof MAKERS;
   fate?: "keep" | "close";
   /** Of a hole that is kept: the job that will want it. */
   keepFor?: string;
@@ -60,6 +64,7 @@ export const MARK = declared<Mark>({
       dMm: { type: "number", exclusiveMinimum: 0, maximum: 2000 },
       count: { type: "integer", minimum: 1, maximum: 500 },
       throughSkin: { type: "boolean" },
+      madeBy: { type: "string", enum: Object.keys(MAKERS) },
       fate: { type: "string", enum: ["keep", "close"] },
       areaDm2: { type: "number", exclusiveMinimum: 0, maximum: 2000 },
       grade: { type: "integer", enum: [1, 2, 3] },
@@ -91,6 +96,7 @@ export const MARK = declared<Mark>({
       ...(m.accepted && (m.what !== "rust" || m.grade !== 1)
         ? [{ path: "accepted", message: "is for rust of grade 1: what is pitted is treated" }]
         : []),
+      ...(m.madeBy && m.what !== "hole" ? [{ path: "madeBy", message: "is for a hole" }] : []),
       ...(m.causeJob && m.cause !== "swarf" ? [{ path: "causeJob", message: "is for swarf" }] : []),
     ];
   },
