@@ -8,9 +8,13 @@ import { boxesView } from "./papers";
 
 const SHOWN: ReadonlySet<BuildRecord["kind"]> = new Set(["mark", "circuit", "seat", "round", "trap", "fixing"]);
 
-export const foundOn = (build: Pick<BuildRow, "records" | "jobs">, van: Van, who: (user: string) => string): CardFound => ({
+export const foundOn = (
+  build: Pick<BuildRow, "records" | "jobs" | "options" | "figures">,
+  van: Van,
+  who: (user: string) => string,
+): CardFound => ({
   van,
-  boxes: boxesView(build),
+  boxes: boxesView(build, van),
   records: build.records
     .filter((r) => SHOWN.has(r.kind) && r.closedAt === null)
     .sort((a, b) => b.saidAt - a.saidAt || a.id.localeCompare(b.id))

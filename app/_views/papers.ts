@@ -1,5 +1,6 @@
 // What a build's papers come to: consents that are missing, damage dated, fixings summed, sparks that are not cleared.
 
+import type { Van } from "@/core/van/model";
 import { fixingEstimate } from "@/core/workshop/bare-body/fixings";
 import { usualMarks } from "@/core/workshop/bare-body/marks";
 import { seatsOpen } from "@/core/workshop/bare-body/seats";
@@ -21,8 +22,11 @@ import type { State } from "@/server/planning/planning";
 import type { PapersView } from "@/ui/builds/view";
 
 /** Boxes that wait to be counted, for the build's page and for the card. */
-export const boxesView = (b: Pick<BuildRow, "records" | "jobs">): PapersView["boxes"] =>
-  boxesToCount(b).map(({ part, jobId, items, open }) => ({
+export const boxesView = (
+  b: Pick<BuildRow, "records" | "jobs" | "options" | "figures">,
+  van: Pick<Van, "geometry"> | undefined,
+): PapersView["boxes"] =>
+  boxesToCount(b, van).map(({ part, jobId, items, open }) => ({
     name: part.name,
     job: b.jobs.find((j) => j.id === jobId)!.name,
     jobId,
@@ -53,7 +57,10 @@ export function papersView({ shop, zone, now }: State, b: BuildRow): PapersView 
     usual: usualMarks(shop, b),
     known: knownFrameParts(shop, b).length,
     tails: cableEndsAsked(b),
-    boxes: boxesView(b),
+    boxes: boxesView(
+      b,
+      shop.vans.find((v) => v.id === b.vanId),
+    ),
     places: placesOpen(
       b,
       shop.vans.find((v) => v.id === b.vanId),

@@ -217,6 +217,7 @@ const WORDS: Record<OptionKey, [label: string, group: Choice["group"], words: Wo
     {
       "one-coat": ["one coat of primer", "by its sheet; the skin is closed sooner"],
       "two-coats": ["primer and a second coat", "surer against rust; the skin stays open for longer"],
+      "primer-alone": ["the bonding primer alone", "where its maker says that it protects the edge too; no coat to wait for"],
     },
   ],
   sealing: [

@@ -39,7 +39,7 @@ const properties = {
   walls: oneOf("plane", "follow"),
   roofUnits: oneOf("bond", "bond-and-bolt"),
   cutFrom: oneOf("outside", "inside"),
-  edges: oneOf("one-coat", "two-coats"),
+  edges: oneOf("one-coat", "two-coats", "primer-alone"),
   sealing: oneOf("wet", "butyl"),
   damping: oneOf("part", "full"),
   drain: oneOf("straight", "elbows"),

@@ -62,6 +62,8 @@ export interface Known {
   opening(): { cut?: Cut; minLand?: number } | undefined;
   /** The unit as it was measured when its box was opened. */
   box(): { spigot?: { w: number; h: number }; flange?: { w: number; h: number } } | undefined;
+  /** Batten and lining behind the hole that the job makes, mm, as far as somebody has measured them. */
+  behindHole(): { battenMm?: number; liningMm?: number } | undefined;
   /** How warm it was where the job cures: the last stretch goes on. Readings that it stands on. */
   warmth(): { stretches: readonly { hours?: number; tempC: number }[]; readings: number } | undefined;
   /** The machine that the job works with. */

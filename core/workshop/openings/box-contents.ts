@@ -1,10 +1,12 @@
 // No unit, no hole: a cut waits until the box of each of its units was looked at, line by line, and is complete.
 
+import type { Van } from "../../van/model";
 import { type Contents, shortItems } from "../records/kinds/goods";
 import { entriesOf } from "../records/kinds/of";
 import type { Kept } from "../records/records";
 import type { BuildRow, JobRow, PartRow } from "../state/model";
 import { alike, isUnit } from "../stores/parts";
+import { unitExtras } from "./unit-extras";
 
 type Items = NonNullable<Contents["items"]>;
 type Line = Items[number];
@@ -29,6 +31,17 @@ export function toCount(part: Pick<PartRow, "contents">, was?: Contents): Items 
   return [...known, ...missing];
 }
 
+/** A part with what this van asks for on top of its own list. */
+const withExtras = <P extends PartRow>(
+  build: Pick<BuildRow, "options" | "figures">,
+  van: Pick<Van, "geometry"> | undefined,
+  job: JobRow,
+  part: P,
+): P => {
+  const extras = unitExtras(build, van, job, part);
+  return extras.length ? { ...part, contents: [...part.contents, ...extras] } : part;
+};
+
 /** What is still open of a unit's box, in words; empty where it is complete, or nothing is expected in it. */
 export function boxOpen(part: Pick<PartRow, "name" | "contents">, record: { data: Contents } | undefined): string[] {
   if (!record) return part.contents.length ? [`nobody has looked into its box: ${part.contents.length} lines`] : [];
@@ -37,10 +50,15 @@ export function boxOpen(part: Pick<PartRow, "name" | "contents">, record: { data
 }
 
 /** What is short of the units that a cut is for. A unit that is not here, or not checked, is told by its part line. */
-export const contentsBefore = (build: Pick<BuildRow, "records">, job: Pick<JobRow, "id" | "irreversible" | "parts">): string[] =>
+export const contentsBefore = (
+  build: Pick<BuildRow, "records" | "options" | "figures">,
+  job: JobRow,
+  van?: Pick<Van, "geometry">,
+): string[] =>
   job.irreversible !== "cut"
     ? []
-    : job.parts.flatMap((p) => {
+    : job.parts.flatMap((line) => {
+        const p = withExtras(build, van, job, line);
         const record = contentsOf(build, job, p);
         const open = boxOpen(p, record);
         if (!open.length || (!record && p.state !== "checked")) return [];
@@ -49,10 +67,14 @@ export const contentsBefore = (build: Pick<BuildRow, "records">, job: Pick<JobRo
       });
 
 /** Units of a build whose boxes wait to be counted, or came short: the unit, its job, and the list to count by. */
-export function boxesToCount(build: Pick<BuildRow, "records" | "jobs">): { part: PartRow; jobId: string; items: Items; open: string[] }[] {
+export function boxesToCount(
+  build: Pick<BuildRow, "records" | "jobs" | "options" | "figures">,
+  van?: Pick<Van, "geometry">,
+): { part: PartRow; jobId: string; items: Items; open: string[] }[] {
   return build.jobs.flatMap((j) =>
     j.state === "todo" && j.irreversible === "cut"
-      ? j.parts.flatMap((part) => {
+      ? j.parts.flatMap((line) => {
+          const part = withExtras(build, van, j, line);
           const record = contentsOf(build, j, part);
           const open = boxOpen(part, record);
           const here = part.state === "arrived" || part.state === "checked";

@@ -89,6 +89,12 @@ export function penetrationFaults(
   return faults;
 }
 
+/** What the ring that closes a hole has to span, mm: skin + batten + lining; undefined while one of them is not known. Source: OP-n31. */
+export const ringDepth = (p: Pick<Penetration, "skinMm" | "battenMm" | "liningMm">): number | undefined =>
+  p.skinMm === undefined || p.battenMm === undefined || p.liningMm === undefined
+    ? undefined
+    : Math.round((p.skinMm + p.battenMm + p.liningMm) * 10) / 10;
+
 /** In words: how far it is, and what is wrong with it. */
 export function sayPenetration(p: Penetration): string {
   return [
@@ -97,6 +103,7 @@ export function sayPenetration(p: Penetration): string {
     leaks(p) && `leaks (${p.soak})`,
     p.wet && `wet: ${p.wet.where}`,
     p.tagged && "sealed in rain or dark",
+    ringDepth(p) !== undefined && `ring ${ringDepth(p)} mm deep`,
     p.by !== "us" &&
       p.state !== "tested" &&
       `made by ${p.by === "client" ? "the client" : "the factory or the owner before"}, not accepted`,

@@ -307,7 +307,12 @@ describe("the box of a unit", () => {
     fan.parts[0].name = "Roof fan 400 × 400 with template";
     expect(contentsBefore(s.builds[0], fan)).toEqual(["locked: Roof fan came short, adapter missing, claimed for 2027-03-20"]);
     expect(contentsBefore(s.builds[0], job(s, "OP-06a"))).toEqual([]);
-    expect(contentsBefore({ records: [entry("contents", "Roof fan", { items: [{ name: "adapter", state: "there" }] })] }, fan)).toEqual([]);
+    expect(
+      contentsBefore(
+        { options: s.builds[0].options, records: [entry("contents", "Roof fan", { items: [{ name: "adapter", state: "there" }] })] },
+        fan,
+      ),
+    ).toEqual([]);
   });
   it("starts with what usually is in one", () => {
     expect(usualContents().map((i) => i.name)).toContain("template");

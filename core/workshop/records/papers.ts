@@ -9,6 +9,7 @@ import { cutViewMissing, roundMissing } from "../bare-body/walk-rounds";
 import { othersBefore } from "../builds/other-trades";
 import { briefBefore } from "../client/brief";
 import { consentBefore } from "../client/consent";
+import { behindCut } from "../openings/behind-cut";
 import { contentsBefore } from "../openings/box-contents";
 import { bareFrameParts, framePartsBefore, framePartWords } from "../openings/frame-parts";
 import { tapedBefore, throwsChips } from "../openings/hot-work";
@@ -18,16 +19,17 @@ import { helperWords } from "../planning/second-hand";
 import { highWords } from "../starts/above-reach";
 import { reachBefore } from "../starts/reach";
 import type { BuildRow, JobRow, Shop } from "../state/model";
+import { cutterWords } from "../stores/cutting-tool";
 import { makerWords } from "../stores/maker-times";
 import { cableEndsBefore, cableEndWords } from "./cable-ends";
 import { temporaryBefore } from "./temporary";
 import { attendWords, benchBefore } from "./waits";
 
 /** What a job that is not begun yet waits for, in words. */
-export const papersBefore = (build: BuildRow, job: JobRow): string[] => [
+export const papersBefore = (build: BuildRow, job: JobRow, van?: Van): string[] => [
   ...consentBefore(build, job),
   ...briefBefore(build, job),
-  ...contentsBefore(build, job),
+  ...contentsBefore(build, job, van),
   ...framePartsBefore(build, job),
   ...trapsBefore(build, job),
   ...othersBefore(build, job),
@@ -74,13 +76,19 @@ export function singleSkinWords(van: Van | undefined, job: Pick<JobRow, "stage" 
 const FIXES: ReadonlySet<string> = new Set(["framing", "panels", "furniture"]);
 
 /** What its fitter has to know of them. */
-export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times" | "workshop">, build: BuildRow, job: JobRow): string[] {
+export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times" | "workshop" | "tools">, build: BuildRow, job: JobRow): string[] {
   const maker = makerWords(shop, job);
   const round = job.place === "van" && job.state === "todo" ? roundMissing(shop, build) : undefined;
   const cutView = cutViewMissing(build, job);
   return [
     ...(round ? [round] : []),
     ...(cutView ? [cutView] : []),
+    ...behindCut(
+      build,
+      shop.vans.find((v) => v.id === build.vanId),
+      job,
+    ),
+    ...cutterWords(shop, job),
     ...sessionWords(build, job),
     ...dentWords(build, job),
     ...singleSkinWords(

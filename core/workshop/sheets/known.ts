@@ -6,6 +6,7 @@ import { DAY, weekdayOf, zoneOf } from "../../time/zone";
 import type { Van } from "../../van/model";
 import { foundOnBody } from "../bare-body/marks";
 import { handDays, hoursADay } from "../builds/hands-for-date";
+import { penetrationsIn } from "../openings/holes";
 import { zoneNorm } from "../openings/opening-times";
 import { chainDays, exposureSide, litMinutes, standsCovered, waitingOpenings } from "../planning/dry-slots";
 import { entriesOf } from "../records/kinds/of";
@@ -34,6 +35,7 @@ export const knownOf = (a: Asked, van: Van): Known => ({
   goodsInDays: () => Math.ceil(a.shop.workshop.goodsInMinutes / DAY),
   opening: () => a.build.sheets.find((s) => s.calculator === "opening" && s.jobId === a.job?.id)?.input as ReturnType<Known["opening"]>,
   box: () => boxOf(a),
+  behindHole: () => penetrationsIn(a.build.records).find((r) => r.jobId !== null && r.jobId === a.job?.id)?.data,
   warmth: () => warmthOf(a),
   machine: () => machineOf(a),
   room: () => roomOf(a, van),

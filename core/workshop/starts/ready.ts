@@ -106,7 +106,11 @@ export function obstacles(shop: Shop, job: JobRow, now: number, byId = jobsById(
       ...holesBefore(build, job),
       ...shellBefore(build, job, now),
       ...liveBefore(build, job),
-      ...papersBefore(build, job),
+      ...papersBefore(
+        build,
+        job,
+        shop.vans.find((v) => v.id === build.vanId),
+      ),
       ...sheetStops(build, job),
       ...releasesBefore(build, job, now, (at) => sayTime(zone, at)),
     ])

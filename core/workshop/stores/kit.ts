@@ -4,6 +4,7 @@ import { cutsBody } from "../openings/cuts";
 import type { BuildRecord } from "../records/records";
 import { templatesOf } from "../starts/templates";
 import type { BuildRow, JobRow, Shop } from "../state/model";
+import { CUTTERS, cutterFor } from "./cutting-tool";
 
 export interface KitLine {
   what: string;
@@ -62,7 +63,11 @@ export function kitLines(shop: Shop, build: BuildRow, job: JobRow, now: number):
     const h = have[what];
     return { what, where, short, have: h && now - h.at <= COUNTED ? h : null, step: stepFor(what, job.steps) };
   };
-  const tools = job.tools.map((name) => {
+  const cutter = cutterFor(shop, job);
+  const cuts = new Set<string>(CUTTERS.map(([name]) => name));
+  const tools = job.tools.map((asked) => {
+    // The house's own order says what the skin is cut with.
+    const name = cutter && cuts.has(asked) ? cutter.name : asked;
     const t = shop.tools.find((x) => x.name === name);
     return line(name, "tool", t && t.state !== "sound" ? `${t.state}${t.note ? `: ${t.note}` : ""}` : null);
   });

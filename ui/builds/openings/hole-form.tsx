@@ -27,6 +27,9 @@ type Typed = Record<
   | "soak"
   | "soakMinutes"
   | "moisture"
+  | "skinMm"
+  | "battenMm"
+  | "liningMm"
   | "note"
   | "why",
   string
@@ -50,6 +53,9 @@ export function HoleForm({ view, was, onDone }: { view: BuildView; was?: ShownHo
     soak: d?.soak ?? "",
     soakMinutes: String(d?.soakMinutes ?? ""),
     moisture: String(d?.moisture ?? ""),
+    skinMm: String(d?.skinMm ?? ""),
+    battenMm: String(d?.battenMm ?? ""),
+    liningMm: String(d?.liningMm ?? ""),
     note: d?.note ?? "",
     why: "",
   });
@@ -73,6 +79,9 @@ export function HoleForm({ view, was, onDone }: { view: BuildView; was?: ShownHo
       soakMinutes: shut && v.soak ? figure(v.soakMinutes) : undefined,
       moisture: d?.wet || d?.moisture !== undefined ? figure(v.moisture) : undefined,
       tagged: tagged || undefined,
+      skinMm: figure(v.skinMm),
+      battenMm: figure(v.battenMm),
+      liningMm: figure(v.liningMm),
       note: v.note.trim() || undefined,
     });
   const field = (k: keyof Typed, label: string, more: { hint?: string; inputMode?: "decimal"; required?: boolean } = {}) => (
@@ -115,6 +124,9 @@ export function HoleForm({ view, was, onDone }: { view: BuildView; was?: ShownHo
           "How far it is",
           WAY.map((s) => [s, s] as const),
         )}
+        {field("skinMm", "Skin there, mm", { inputMode: "decimal", hint: "how deep it is, for the ring that closes it" })}
+        {field("battenMm", "Batten there, mm", { inputMode: "decimal" })}
+        {field("liningMm", "Lining there, mm", { inputMode: "decimal" })}
         {open && field("cover", "What covers it", { hint: "sheet and tape, board with clamps" })}
         {shut &&
           pick("bead", "Seal", [

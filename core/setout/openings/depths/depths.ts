@@ -40,17 +40,25 @@ export const depths = defineCalculator({
   },
   results: { throat: ["throat", "mm"], cutOff: ["cut off", "mm"], rawEdge: ["raw edge", "mm"] },
   // Batten and lining stay open until somebody knows them: then the answer is "not yet", never a guess.
-  prefill: ({ geometry: g }) => ({
-    draft: {
-      layers: [
-        { name: "rib", t: typed(g.roofRibs[0].depthMm) },
-        { name: "batten", t: "" },
-        { name: "lining", t: "" },
-      ],
-    },
-    basis: { "depth of the ribs": g.roofRibs[0].depthMm },
-    partial: true,
-  }),
+  prefill: ({ geometry: g, known }) => {
+    const { battenMm, liningMm } = known?.behindHole() ?? {};
+    const there = (mm: number | undefined) => (mm === undefined ? "" : typed(mm));
+    return {
+      draft: {
+        layers: [
+          { name: "rib", t: typed(g.roofRibs[0].depthMm) },
+          { name: "batten", t: there(battenMm) },
+          { name: "lining", t: there(liningMm) },
+        ],
+      },
+      basis: {
+        "depth of the ribs": g.roofRibs[0].depthMm,
+        ...(battenMm === undefined ? {} : { "batten at the hole": battenMm }),
+        ...(liningMm === undefined ? {} : { "lining at the hole": liningMm }),
+      },
+      partial: true,
+    };
+  },
   check: ({ clamp }) => (clamp && clamp.to < clamp.from ? [{ path: "clamp.to", message: "lies below its least" }] : []),
   work: ({ layers, collar, clamp }) => {
     const open = layers.filter((l) => l.t === undefined).map((l) => l.name);

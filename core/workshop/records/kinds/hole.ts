@@ -46,6 +46,10 @@ export interface Penetration {
   wet?: { at: number; where: string; by: string };
   /** Moisture of the timber around it after drying, %: what ends `wet`. */
   moisture?: number;
+  /** How deep it is there: skin, batten and lining, mm. What the ring that closes it has to span. */
+  skinMm?: number;
+  battenMm?: number;
+  liningMm?: number;
   note?: string;
   /** Steps of its chain that are done; kept by the server. */
   chain?: Partial<Record<HoleStep, { by: string; at: number }>>;
@@ -79,6 +83,9 @@ export const HOLE = declared<Penetration>({
       tagged: { type: "boolean" },
       soak: { type: "string", enum: ["dry", "damp", "drip"] },
       soakMinutes: { type: "number", exclusiveMinimum: 0, maximum: 600 },
+      skinMm: { type: "number", minimum: 0, maximum: 20 },
+      battenMm: { type: "number", minimum: 0, maximum: 200 },
+      liningMm: { type: "number", minimum: 0, maximum: 100 },
       moisture: { type: "number", minimum: 0, maximum: 100 },
       note: text,
     },
