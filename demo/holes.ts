@@ -1,11 +1,12 @@
 // What the demo's workshop keeps of holes through the skin, of its bare bodys and of templates.
 
 import { v7 } from "uuid";
+import { jobWith } from "../core/library/roles";
 import { ZONE_WORDS } from "../core/workshop/bare-body/zones";
 import { isDead } from "../core/workshop/openings/circuits";
 import { askedFor } from "../core/workshop/openings/holes";
 import type { ShellZone, ShellZoneName } from "../core/workshop/records/kinds/bare-zone";
-import { SHELL_STEPS } from "../core/workshop/records/kinds/bare-zone";
+import { SHELL_STEPS, SHELL_ZONES } from "../core/workshop/records/kinds/bare-zone";
 import type { Circuit } from "../core/workshop/records/kinds/circuit";
 import type { Penetration, PenetrationState } from "../core/workshop/records/kinds/hole";
 import type { BuildRow, JobRow, Shop } from "../core/workshop/state/model";
@@ -134,7 +135,11 @@ export async function writeHoles(now: number): Promise<void> {
       }
       const own = KEPT[b.id];
       if (own) await add(null, own[0], { ...own[1], history: [{ state: "closed", why: "", by: "Ines", at: from }] });
-      for (const [zone, done, by, accepted] of SHELL[b.id] ?? []) {
+      // Where the cleaning is over, every other zone was taken over too, by somebody who did not clean it.
+      const cleaned = jobWith(b.jobs, "clean")?.state === "done";
+      const told = SHELL[b.id] ?? [];
+      const others = cleaned ? SHELL_ZONES.filter((z) => !told.some(([zone]) => zone === z)) : [];
+      for (const [zone, done, by, accepted] of [...told, ...others.map((z) => [z, SHELL_STEPS.length, "Teo", "Ines"] as const)]) {
         const at = (k: number) => now - 1440 + k * 40;
         const steps: ShellZone["steps"] = {};
         for (const [k, step] of SHELL_STEPS.slice(0, done).entries()) steps[step] = { by, at: at(k) };

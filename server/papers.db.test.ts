@@ -325,7 +325,7 @@ describe("damage and seats", () => {
     await write("others", "Old seal", { by: "workshop", who: "A yard", area: "roofUnits", state: "done", covered: "covered" });
     await hand();
     const [e] = await rows<{ text: string }>(pool(), "SELECT text FROM event WHERE kind = 'build.handed-over'");
-    expect(e.text).toMatch(/handed over; not ours: Old seal, by A yard/);
+    expect(e.text).toMatch(/handed over; Not ours: Old seal, by A yard/);
   });
 });
 

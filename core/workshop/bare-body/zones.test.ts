@@ -88,28 +88,34 @@ describe("the zones of a job", () => {
 });
 
 describe("what waits for a clean zone", () => {
+  const clean = (name: Parameters<typeof upTo>[0]) => zone({ ...upTo(name, "rust"), accepted: { by: "Ines", at: NOW } });
+  // A wall's insulation covers the arches as well: these are clean here.
+  const arches = zone({ ...upTo("arches", "degrease", "Teo", NOW + 90), accepted: { by: "Ines", at: NOW } });
   const ask = (records: BuildRecord[], more: Partial<Parameters<typeof shellBefore>[1]> = {}, now = NOW) =>
-    shellBefore({ records }, { stage: "insulation", zones: ["left"], irreversible: null, ...more }, now);
+    shellBefore({ records: [arches, ...records] }, { stage: "insulation", zones: ["left"], irreversible: null, ...more }, now);
 
-  it("is the insulation of that zone, until it is taken over; zones nobody wrote of are left to the proof", () => {
-    expect(ask([])).toEqual([]);
+  it("is the insulation of that zone, until it is taken over, also where nobody has written anything down yet", () => {
+    const unknown = "left wall is not taken over as clean: nobody has written down that it was cleaned";
+    expect(ask([])).toEqual([unknown]);
+    expect(ask([], { stage: "panels" })).toEqual([]);
     expect(ask([zone(upTo("left", "wash"))])).toEqual(["left wall is not taken over as clean: dry not done, rust, bare metal not done"]);
-    expect(ask([zone(upTo("right", "wash"))])).toEqual([]);
+    expect(ask([zone(upTo("right", "wash"))])).toEqual([unknown]);
     expect(ask([zone(upTo("left", "wash"))], { stage: "openings" })).toEqual([]);
     expect(ask([zone({ ...upTo("left", "rust"), accepted: { by: "Ines", at: NOW } })])).toEqual([]);
   });
 
   it("holds whoever would cover a hole or rust from the moment it is marked, cleaning begun or not", () => {
     const rust = mark({ what: "rust", grade: 1, areaDm2: 1, fate: undefined });
-    expect(ask([mark({})])).toEqual(["left wall: 3 holes not closed"]);
+    expect(ask([mark({})], { stage: "panels" })).toEqual(["left wall: 3 holes not closed"]);
+    expect(ask([clean("left"), mark({})])).toEqual(["left wall: 3 holes not closed"]);
     expect(ask([rust], { stage: "panels" })).toEqual(["left wall: rust in 1 place not treated"]);
     expect(ask([zone({ ...upTo("left", "rust"), accepted: { by: "Ines", at: NOW } }), rust])).toEqual([
       "left wall: rust in 1 place not treated",
     ]);
     // Elsewhere, kept on purpose, treated, or for work that shuts nothing in: no stop.
-    expect(ask([mark({ view: "right" })])).toEqual([]);
-    expect(ask([mark({ fate: "keep" })])).toEqual([]);
-    expect(ask([{ ...rust, closedAt: NOW }])).toEqual([]);
+    expect(ask([clean("left"), mark({ view: "right" })])).toEqual([]);
+    expect(ask([clean("left"), mark({ fate: "keep" })])).toEqual([]);
+    expect(ask([clean("left"), { ...rust, closedAt: NOW }])).toEqual([]);
     expect(ask([rust], { stage: "openings" })).toEqual([]);
   });
   it("asks for a fresh degreasing where it bonds", () => {

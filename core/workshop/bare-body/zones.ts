@@ -167,8 +167,8 @@ const SHUTS: ReadonlySet<string> = new Set(["insulation", "panels"]);
 
 /**
  * What a job that shuts bare metal in has to wait for: holes and rust there that are marked and not treated (ST-n28); in the
- * insulation also zones that nobody has taken over, or, where it bonds, that were degreased too long ago. The cleaning of zones
- * that nothing is written down of is left to the proof of the strip.
+ * insulation also zones that nobody has taken over, whether anything is written down of them or not, or, where it bonds, that were
+ * degreased too long ago.
  */
 export function shellBefore(
   build: Pick<BuildRow, "records" | "figures">,
@@ -185,7 +185,8 @@ export function shellBefore(
         ...(z.holes ? [`${count(z.holes, "hole")} not closed`] : []),
         ...(z.rust ? [`rust in ${count(z.rust, "place")} not treated`] : []),
       ];
-      if (z.id === null || job.stage !== "insulation") return marked.length ? [`${name}: ${marked.join(", ")}`] : [];
+      if (job.stage !== "insulation") return marked.length ? [`${name}: ${marked.join(", ")}`] : [];
+      if (z.id === null) return [`${name} is not taken over as clean: nobody has written down that it was cleaned`];
       if (!z.accepted) return [`${name} is not taken over as clean${z.open.length ? `: ${z.open.join(", ")}` : ""}`];
       if (marked.length) return [`${name}: ${marked.join(", ")}`];
       const last = z.steps.find((s) => s.step === "degrease")!;

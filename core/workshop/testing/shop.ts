@@ -5,6 +5,7 @@ import { buildNetwork } from "../../library/network";
 import { DEFAULT_OPTIONS, type Options } from "../../library/options";
 import { zoneOf } from "../../time/zone";
 import { vans } from "../../van/model";
+import { SHELL_STEPS, SHELL_ZONES } from "../records/kinds/bare-zone";
 import { TOUCHES } from "../records/kinds/client";
 import { freshJob } from "../state/from-network";
 import type { BuildRow, JobRow, Shop, TemplateRow } from "../state/model";
@@ -31,7 +32,10 @@ export const PLAIN: Options = { ...DEFAULT_OPTIONS, windows: 1, solar: 0, heater
 
 const kept = { jobId: null, saidBy: "u-ines", saidAt: 1, closedAt: 1, version: 1, photos: [] };
 
-/** Whose van it is, and consents to all that can't be undone: no cut begins without. */
+/**
+ * Whose van it is, and consents to all that can't be undone: no cut begins without. Its bare zones cleaned and taken over, degreased
+ * just now: nothing is insulated without.
+ */
 export const ownedRecords = (): BuildRow["records"] =>
   [
     { ...kept, id: "owned", kind: "owner", title: "Somebody", data: { payer: "Somebody", user: "Somebody" } },
@@ -41,6 +45,17 @@ export const ownedRecords = (): BuildRow["records"] =>
       kind: "consent",
       title: touches,
       data: { touches, signedBy: "Somebody" },
+    })),
+    ...SHELL_ZONES.map((zone) => ({
+      ...kept,
+      id: `zone-${zone}`,
+      kind: "zone",
+      title: zone,
+      data: {
+        zone,
+        steps: Object.fromEntries(SHELL_STEPS.map((s) => [s, { by: "Teo", at: NOW }])),
+        accepted: { by: "Ines", at: NOW },
+      },
     })),
   ] as BuildRow["records"];
 
