@@ -34,7 +34,8 @@ export type DecisionKind =
   | "remainder"
   | "tool"
   | "opening"
-  | "slip";
+  | "slip"
+  | "left-out";
 
 export interface Decision {
   kind: DecisionKind;
@@ -134,6 +135,7 @@ export function decisions(
     move: 9,
     order: 10,
     slip: 6,
+    "left-out": 11,
   };
   const when = (d: Decision) => d.by ?? now;
   return out.sort((a, b) => Number(when(a) > x.night) - Number(when(b) > x.night) || when(a) - when(b) || rank[a.kind] - rank[b.kind]);

@@ -13,6 +13,7 @@ import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, Shop } from "../state/model";
 import { count } from "../state/say";
 import { kitLines, kitOpen } from "../stores/kit";
+import { leftOutToday } from "../today/left-out";
 import { entriesOf } from "./kinds/of";
 import { waitDecisions } from "./waits";
 
@@ -66,6 +67,18 @@ export function paperDecisions(x: Look, b: BuildRow): Decision[] {
         by: x.night,
       });
   out.push(...waitDecisions(x, b));
+  for (const s of leftOutToday(b, x.now, x.zone))
+    out.push({
+      kind: "left-out",
+      mark: "–",
+      tone: "ink",
+      who: b.name,
+      title: `Left out: ${s.step}`,
+      detail: `${s.job.name}: ${s.why}`,
+      by: x.night,
+      buildId: b.id,
+      jobId: s.job.id,
+    });
   for (const j of b.jobs) out.push(...ofJob(x, b, j));
   return out;
 }

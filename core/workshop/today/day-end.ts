@@ -11,6 +11,7 @@ import type { Shop } from "../state/model";
 import { count } from "../state/say";
 import { kitLines, kitOpen } from "../stores/kit";
 import { runningClocks } from "./clocks";
+import { leftOutToday } from "./left-out";
 
 export interface DayEnd {
   /** What was done today. */
@@ -34,6 +35,7 @@ export function dayEnd(shop: Shop, plan: Plan | undefined, fitter: string, now: 
     if (j.state === "started") open.push(`${j.name} is under way: ${count(j.steps.filter((s) => s.doneAt === null).length, "step")} open`);
     if (j.state === "done" && j.hold.minutes && j.endedAt! + j.hold.minutes > now)
       open.push(`${j.name} holds until ${sayTime(zone, j.endedAt! + j.hold.minutes)}`);
+    for (const s of leftOutToday({ jobs: [j] }, now, zone)) open.push(`${j.name}, left out: ${s.step} (${s.why})`);
     for (const r of j.remainders) open.push(`${j.name} still has something to finish: ${r.text}`);
     for (const r of j.remarks) if (zone.dayOf(r.saidAt) === today) open.push(`said today: ${r.text}`);
     for (const s of entriesOf(b.records, "sparks"))
