@@ -27,6 +27,7 @@ import { setUnit } from "./openings/set-unit/set-unit";
 import { solarFeet } from "./openings/solar-feet/solar-feet";
 import { solarFix } from "./openings/solar-fix/solar-fix";
 import { supportFrame } from "./openings/support-frame/support-frame";
+import { sweeps } from "./openings/sweeps/sweeps";
 import { underFloor } from "./openings/under-floor/under-floor";
 import { unitChoice } from "./openings/unit-choice/unit-choice";
 import { unitRun } from "./openings/unit-run/unit-run";
@@ -90,6 +91,7 @@ export const REGISTRY = [
   solarFeet,
   solarFix,
   supportFrame,
+  sweeps,
   underFloor,
   unitChoice,
   unitRun,
