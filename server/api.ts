@@ -14,6 +14,7 @@ import { extraActions } from "./actions/extras";
 import { helpActions } from "./actions/help";
 import { jobActions } from "./actions/jobs";
 import { libraryActions } from "./actions/library";
+import { lostTimeActions } from "./actions/lost-time";
 import { morningActions } from "./actions/morning";
 import { optionActions } from "./actions/options";
 import { orderActions } from "./actions/orders";
@@ -49,6 +50,7 @@ export const actions: readonly Action[] = [
   ...proofActions,
   ...workshopActions,
   ...spanActions,
+  ...lostTimeActions,
   ...splitActions,
   ...substituteActions,
   ...orderActions,

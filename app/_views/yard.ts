@@ -9,6 +9,7 @@ import { holdKeeps } from "@/core/workshop/builds/hold-keeps";
 import type { OpenChoice } from "@/core/workshop/builds/open-choices";
 import type { Delay } from "@/core/workshop/planning/delays";
 import { implausibleDates } from "@/core/workshop/planning/implausible-dates";
+import { type LostTo, sayLost, withNothing } from "@/core/workshop/planning/lost-time";
 import { freeFitters, pullForward } from "@/core/workshop/planning/pull-forward";
 import { heatDuties } from "@/core/workshop/starts/heat";
 import { noiseWords } from "@/core/workshop/starts/noise";
@@ -27,6 +28,7 @@ export function yardView(
   state: State,
   open: ReadonlyMap<string, readonly OpenChoice[]> = new Map(),
   slips: ReadonlyMap<string, Delay> = new Map(),
+  lost: readonly { cause: LostTo; minutes: number }[] = [],
 ): YardView {
   const { shop, zone, now } = state;
   const plan = (state.published ?? state.working)?.plan;
@@ -127,7 +129,8 @@ export function yardView(
     });
 
   const forward = pullForward(shop, plan, now);
-  const free = [...freeFitters(shop, plan, now)].map(([id, until]) => `${fitterName(shop, id)} till ${sayClock(zone, until)}`);
+  const freeUntil = freeFitters(shop, plan, now);
+  const free = [...freeUntil].map(([id, until]) => `${fitterName(shop, id)} till ${sayClock(zone, until)}`);
   return {
     zone: z,
     now,
@@ -154,6 +157,8 @@ export function yardView(
       detail: `${f.place === "bench" ? "bench" : placeName(shop, f.place)} · ${crewNames(shop, f.crew)} free till ${sayClock(zone, f.freeUntil)}${f.planned === null ? "" : ` · planned ${sayDay(zone, f.planned)}`}${f.fits ? "" : " · may not be done by then"}${f.worth > 0 ? ` · ${f.worth} ${f.worth === 1 ? "day" : "days"} of its date hang on it` : ""}${f.frees > 0 ? ` · frees its bay ${f.frees} ${f.frees === 1 ? "day" : "days"} sooner` : ""}${f.shunt > 0 ? ` · the van moved there first, ${f.shunt} min` : ""}${f.carry > 0 ? ` · sheets carried there, ${f.carry} min` : ""}${f.trap ? ` · ${f.trap}` : ""}`,
     })),
     forwardNote: free.length ? `free now: ${free.join(", ")}` : "everybody is on something",
+    idle: withNothing(shop, plan, freeUntil, forward, now).map((w) => ({ ...w, until: sayClock(zone, w.until) })),
+    lost: sayLost(lost),
     implausibleDates: implausibleDates(shop, now),
     stale: shop.workshop.staleWhy,
     places: [

@@ -10,6 +10,7 @@ import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { day, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { NothingReady } from "./nothing-ready";
 import type { YardView } from "./view";
 
 const TONE = { signal: "bg-signal text-white", ink: "bg-ink text-paper", amber: "bg-[#8a5600] text-white" };
@@ -81,6 +82,7 @@ export function YardSide({ view }: { view: YardView }) {
       </Section>
       <Section title="Free to pull forward" aside={view.forwardNote}>
         {view.forward.length === 0 && <p className="py-3 text-muted">No ready work for anybody who is free.</p>}
+        <NothingReady view={view} />
         <ul>
           {view.forward.map((f) => (
             <li key={f.jobId} className="flex gap-3 border-b py-2 last:border-0">

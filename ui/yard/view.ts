@@ -1,6 +1,7 @@
 // What the yard shows: places with their vans, the bench, and the lists beside them.
 
 import type { Decision } from "@/core/workshop/builds/decisions";
+import type { LostTo } from "@/core/workshop/planning/lost-time";
 import type { BuildDate } from "@/core/workshop/state/dates";
 import type { VanShape, ZoneMark } from "../van/plan";
 
@@ -74,6 +75,10 @@ export interface YardView {
   dates: BuildDate[];
   forward: ForwardLine[];
   forwardNote: string;
+  /** People for whom no ready work is left. */
+  idle: { fitterId: string; name: string; minutes: number; until: string; cause: LostTo; why: string }[];
+  /** What was lost lately, by cause, in words. */
+  lost: string;
   /** Dates that nobody can have meant, each with the page that mends it. */
   implausibleDates: { text: string; href: string }[];
   stale: string | null;
