@@ -4,6 +4,7 @@
 import { BayOrder } from "./bay-order";
 import { Board } from "./board";
 import type { Compiled, Job } from "./compile";
+import { buildResult } from "./cost";
 import { canFill } from "./crew";
 import { benchFrame, earliestWith } from "./fit";
 import { earliestByLinks, type Rule } from "./generate";
@@ -12,6 +13,8 @@ import { holdEnd } from "./hold-end";
 export interface Pushed {
   /** Start of each job still to begin, as pushed. */
   starts: Float64Array;
+  /** When each build is done then, its last hold with it; minus infinity for one without work. */
+  finishes: Float64Array;
   /** Share of the published work that begins at another minute. */
   share: number;
 }
@@ -41,7 +44,8 @@ export function pushOn(c: Compiled, most = 1, cache?: Board["cache"]): Pushed | 
     if (!j.started && fit.start !== start && ++moved > most * todo.length) return undefined;
     bays.laid(j, place, fit);
   }
-  return { starts, share: moved / Math.max(1, todo.length) };
+  const finishes = Float64Array.from(c.builds, (_, i) => buildResult(b, i).finish ?? Number.NEGATIVE_INFINITY);
+  return { starts, finishes, share: moved / Math.max(1, todo.length) };
 }
 
 const turn = (j: Job): number => (j.started ? Number.NEGATIVE_INFINITY : (j.pin?.start ?? j.published!.start));
