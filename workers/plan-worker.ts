@@ -3,6 +3,7 @@
 
 import { parentPort } from "node:worker_threads";
 import { readWholeLibrary } from "@/core/library/check-library";
+import { chances } from "@/core/plan/chance";
 import { cappedFaults, InputError } from "@/core/plan/fault";
 import { type Gain, gains } from "@/core/plan/gain";
 import { tryPin } from "@/core/plan/pinned";
@@ -30,9 +31,14 @@ function work(task: PlanTask): unknown {
       post({ progress: { gain, done, all } });
       return !stopped();
     };
-    gains(problem, start!, task.build, tell, task.rate, task.variants);
+    gains(problem, start!, task.build, tell, task.rate, task.variants, { share: task.share });
     return null;
   }
+  if (task.kind === "chance")
+    return chances(problem, start!, { share: task.share }, (played, all) => {
+      if (played % 5 === 0) post({ progress: { played, all } });
+      return !stopped();
+    });
   return makePlan(problem, {
     seed: task.seed,
     start,

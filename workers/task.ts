@@ -17,7 +17,8 @@ interface Base extends Stoppable {
 
 export type PlanTask =
   | (Base & { kind: "plan"; seed: number; iterations?: number; ms?: number; local?: boolean })
-  | (Base & { kind: "gain"; build: string; rate: number; variants: Variant[] })
+  | (Base & { kind: "gain"; build: string; rate: number; variants: Variant[]; share: number })
+  | (Base & { kind: "chance"; share: number })
   | (Base & { kind: "try"; job: string; wish: Wish })
   | (Base & { kind: "rehearse" })
   // A library file is read and tried with many choices.

@@ -22,7 +22,7 @@ export interface Chances {
   /** Times played through, and those that could not be (a pin or a ticket was in the way of pushing the plan on). */
   played: number;
   lost: number;
-  /** Builds whose every job has a place in the plan. */
+  /** Builds with work whose every job has a place in the plan. */
   builds: BuildChance[];
 }
 
@@ -72,7 +72,7 @@ export function chances(
   const r = random(seed);
   const zone = zoneOf(problem.zone);
   const placed = new Set(plan.jobs.map((j) => j.id));
-  const whole = problem.builds.filter((b) => b.jobs.every((j) => placed.has(j.id) || (typeof j.state === "object" && "done" in j.state)));
+  const whole = problem.builds.filter((b) => b.jobs.length > 0 && b.jobs.every((j) => placed.has(j.id) || (typeof j.state === "object" && "done" in j.state)));
   const wholeIds = new Set(whole.map((b) => b.id));
   // A pinned start is a wish here: what is late pushes it on like everything else.
   const base: Problem = {

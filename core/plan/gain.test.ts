@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { zoneOf } from "../time/zone";
 import { checkPlan } from "./check/check";
-import { byValue, type Gain, gains } from "./gain";
+import { byValue, daysOf, type Gain, gains } from "./gain";
 import { measures } from "./measures";
 import type { Problem } from "./model";
 import { makePlan } from "./planner";
@@ -256,5 +256,25 @@ describe("a build without one of its options", () => {
         expect(ids.sort(), m.kind).toEqual(shorter.jobs.map((j) => j.id).sort());
         if (m.kind === "first") expect(read.builds[0].weight).toBe(p.builds[0].weight * 8);
       }
+  });
+});
+
+describe("gains at a chance", () => {
+  it("count days where the date is as sure as asked, tell the chance before and after, and rank by them", () => {
+    const p = small();
+    for (const b of p.builds) for (const j of b.jobs) Object.assign(j, { minutes: { best: 60, likely: 120, worst: 300 } });
+    const plan = makePlan(p, { iterations: 5 });
+    const list = gains(p, plan, "k", undefined, 0, [], { share: 0.8 });
+    expect(list.length).toBeGreaterThan(0);
+    for (const g of list) {
+      expect(g.sure).not.toBeNull();
+      expect(g.sure!.before).toBe(list[0].sure!.before);
+      expect(g.sure!.after).toBeGreaterThanOrEqual(0);
+      expect(g.sure!.after).toBeLessThanOrEqual(1);
+      expect(daysOf(g)).toBe(g.sure!.days);
+      for (const o of g.others) expect(o.chance).toBeDefined();
+    }
+    expect(list).toEqual([...list].sort(byValue));
+    expect(gains(p, plan, "k").every((g) => g.sure === null && daysOf(g) === g.days)).toBe(true);
   });
 });

@@ -4,6 +4,7 @@ import path from "node:path";
 import { Worker } from "node:worker_threads";
 import type { Entry } from "@/core/library/library";
 import type { Role } from "@/core/library/roles";
+import type { Chances } from "@/core/plan/chance";
 import { type Fault, InputError } from "@/core/plan/fault";
 import type { Gain } from "@/core/plan/gain";
 import type { Cost, Plan, Problem } from "@/core/plan/model";
@@ -115,9 +116,19 @@ export const gainsInThread = (
   build: string,
   rate: number,
   variants: Variant[],
+  share: number,
   onGain: (g: GainStep) => void,
   signal?: AbortSignal,
-): Promise<null> => inThread<null, GainStep>({ kind: "gain", problem, start, build, rate, variants }, onGain, signal);
+): Promise<null> => inThread<null, GainStep>({ kind: "gain", problem, start, build, rate, variants, share }, onGain, signal);
+
+/** Plays a plan through by chance; the share asked for as 0.8. What was played when it is stopped. */
+export const chancesInThread = (
+  problem: Problem,
+  start: Plan,
+  share: number,
+  onPlayed: (p: { played: number; all: number }) => void,
+  signal?: AbortSignal,
+): Promise<Chances> => inThread<Chances, { played: number; all: number }>({ kind: "chance", problem, start, share }, onPlayed, signal);
 
 /** What a pin would do, against the plan at hand. */
 export const tryInThread = (problem: Problem, start: Plan, job: string, wish: Wish): Promise<Verdict> =>

@@ -1,6 +1,7 @@
 // Replanning and publishing.
 
 import { v7 } from "uuid";
+import type { Chances } from "@/core/plan/chance";
 import { checkPlan } from "@/core/plan/check/check";
 import { diffPlans } from "@/core/plan/diff";
 import type { Plan, Problem } from "@/core/plan/model";
@@ -8,6 +9,7 @@ import type { Verdict, Wish } from "@/core/plan/pinned";
 import { type Zone, zoneOf } from "@/core/time/zone";
 import { preparedVariants } from "@/core/workshop/planning/preparable";
 import { factJobs } from "@/core/workshop/state/facts";
+import { figure } from "@/core/workshop/state/house-figures";
 import type { Shop } from "@/core/workshop/state/model";
 import { nameParts, toProblem } from "@/core/workshop/state/problem";
 import { newestChange } from "@/db/acts";
@@ -36,7 +38,7 @@ import { Refusal } from "../refusal";
 import { log } from "../running/log";
 import { keptRead } from "../state/kept-read";
 import { writing } from "../writing";
-import { type Better, type GainStep, gainsInThread, planInThread, tryInThread, warmUp } from "./plan-thread";
+import { type Better, chancesInThread, type GainStep, gainsInThread, planInThread, tryInThread, warmUp } from "./plan-thread";
 
 /** Search steps on top of the rules: well under a second at the usual size, and the same result each time. */
 const ITERATIONS = 60;
@@ -255,7 +257,24 @@ export async function tryGains(buildId: string, onGain: (g: GainStep) => void, s
   const variants = build
     ? [...(await droppable(state.shop, build, state.now)), ...preparedVariants(state.shop, build, state.working.plan, state.now)]
     : [];
-  await gainsInThread(problem, withoutWhy(state.working.plan)!, buildId, state.shop.workshop.hourRate, variants, onGain, signal);
+  await gainsInThread(
+    problem,
+    withoutWhy(state.working.plan)!,
+    buildId,
+    state.shop.workshop.hourRate,
+    variants,
+    figure(state.shop, "promiseChance") / 100,
+    onGain,
+    signal,
+  );
+}
+
+/** Plays the plan at hand through by chance. Refused while there is none or it is stale. */
+export async function playChances(onPlayed: (p: { played: number; all: number }) => void, signal?: AbortSignal): Promise<Chances> {
+  const { problem, state } = await currentProblem();
+  if (!state.working) throw new Refusal(409, "There is no plan yet: replan first.");
+  if (state.shop.workshop.staleWhy) throw new Refusal(409, `The plan is stale (${state.shop.workshop.staleWhy}): replan first.`);
+  return chancesInThread(problem, withoutWhy(state.working.plan)!, figure(state.shop, "promiseChance") / 100, onPlayed, signal);
 }
 
 /** Publishes the working plan under the next number. Refused while it is stale. */

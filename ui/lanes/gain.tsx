@@ -2,7 +2,7 @@
 // To gain a day: measures for one build, each replanned before it is shown.
 
 import { useEffect, useRef, useState } from "react";
-import { byValue, type Gain } from "@/core/plan/gain";
+import { byValue, daysOf, type Gain } from "@/core/plan/gain";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { sendLines } from "../kit/lines";
@@ -15,11 +15,21 @@ const sayDays = (d: number): string => {
   return `${d < 0 ? "−" : "+"}${words}`;
 };
 
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** What it costs or gives another build: days of its planned end, and the chance of its date where that moves. */
+function sayOther(o: Gain["others"][number], name: string): string {
+  const days = Math.abs(o.days) < 0.5 ? "" : o.days > 0 ? ` ${sayDays(o.days)} late` : ` ${sayDays(-o.days).slice(1)} sooner`;
+  const moves = o.chance && Math.abs(o.chance.after - o.chance.before) >= 0.05;
+  return `${name}${days}${moves ? ` (by its date ${percent(o.chance!.after)}, ${percent(o.chance!.before)} without)` : ""}`;
+}
+
 /** What it takes, in words and in money, and by the day gained. */
 function priceOf(g: Gain, currency: string): string {
   if (g.money === null) return `${g.price}, to be asked`;
   if (g.money === 0) return g.price;
-  const perDay = g.days > 1 ? `, ${Math.round(g.money / g.days)} a day` : "";
+  const days = daysOf(g);
+  const perDay = days > 1 ? `, ${Math.round(g.money / days)} a day` : "";
   return `${g.price}: ${g.money} ${currency}${perDay}`;
 }
 
@@ -46,7 +56,7 @@ export function GainADay({ buildId, names, currency }: { buildId: string; names:
         },
         stop.current.signal,
       );
-      setWords("Each was tried by a replan, against the plan on the lanes.");
+      setWords("Each was tried by a replan and played through by chance. Days count at the chance that is promised by.");
     } catch (e) {
       setWords((e as Error).name === "AbortError" ? "Stopped; the rest was not tried." : (e as Error).message);
     }
@@ -61,19 +71,20 @@ export function GainADay({ buildId, names, currency }: { buildId: string; names:
               <span
                 className={cx(
                   "grid h-[21px] min-w-[27px] shrink-0 place-items-center rounded-md px-1 text-[0.75rem] font-bold",
-                  g.days > 0 ? "bg-green text-white" : "bg-sunk text-ink",
+                  daysOf(g) > 0 ? "bg-green text-white" : "bg-sunk text-ink",
                 )}
               >
-                {g.days === 0 ? "0" : sayDays(g.days)}
+                {daysOf(g) === 0 ? "0" : sayDays(daysOf(g))}
               </span>
               <span>
                 {g.text}
                 <span className="block text-[0.75rem] text-muted">
-                  {g.days > 0
+                  {daysOf(g) > 0
                     ? `${priceOf(g, currency)} · ${g.moved} ${g.moved === 1 ? "job moves" : "jobs move"}`
                     : `gains nothing${g.through ? `: the chain then runs through ${g.through}` : ""}`}
-                  {g.others.length > 0 &&
-                    ` · ${g.others.map((o) => `${names[o.build] ?? o.build} ${o.days > 0 ? `${sayDays(o.days)} late` : `${sayDays(-o.days).slice(1)} sooner`}`).join(", ")}`}
+                  {g.sure &&
+                    ` · done by its date ${percent(g.sure.after)} of the times, ${percent(g.sure.before)} without; ${sayDays(g.days)} as planned`}
+                  {g.others.length > 0 && ` · ${g.others.map((o) => sayOther(o, names[o.build] ?? o.build)).join(", ")}`}
                 </span>
               </span>
             </li>

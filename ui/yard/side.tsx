@@ -10,6 +10,7 @@ import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { day, near } from "../kit/time";
 import { useAct } from "../kit/use-act";
+import { HowSure } from "./how-sure";
 import { NothingReady } from "./nothing-ready";
 import type { YardView } from "./view";
 
@@ -79,6 +80,7 @@ export function YardSide({ view }: { view: YardView }) {
             <DateRow key={d.buildId} d={d} zone={view.zone} />
           ))}
         </ul>
+        {view.hasPlan && <HowSure names={Object.fromEntries(view.dates.map((d) => [d.buildId, d.name]))} />}
       </Section>
       <Section title="Free to pull forward" aside={view.forwardNote}>
         {view.forward.length === 0 && <p className="py-3 text-muted">No ready work for anybody who is free.</p>}

@@ -175,6 +175,7 @@ const figures = {
     step: 1,
     shows: "Card, Kit",
   },
+  promiseChance: { label: "A date is promised at a chance of", unit: "%", usual: 80, min: 50, max: 99, step: 1, shows: "Yard, Dates" },
   bedBerths: { label: "A bed sleeps", unit: "people", usual: 2, min: 1, max: 4, step: 1, shows: "Build, Owner and others" },
   sleeperRoom: {
     label: "A bed is longer than its tallest sleeper by",
