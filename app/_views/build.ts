@@ -78,15 +78,18 @@ export function buildCards(state: State): BuildCard[] {
 
 /** What a build gets, short, in the order of asking. */
 export function optionWords(o: Options): string[] {
-  return CHOICES.filter((c) => c.kind === "option" && c.key !== "windowKind" && some(o[c.key])).map((c) => {
-    const value = o[c.key];
-    if (value === true) return c.label.toLowerCase();
-    const label = c.values.find((v) => v.value === value)?.label ?? String(value);
-    if (typeof value !== "number") return `${c.label.toLowerCase()} ${label}`;
-    return c.key === "garageMm"
-      ? `garage ${label}`
-      : `${label} ${value === 1 ? c.label.toLowerCase().replace(/s$/, "") : c.label.toLowerCase()}`;
-  });
+  // How the van comes is what is found, not what the client gets.
+  return CHOICES.filter((c) => c.kind === "option" && c.group !== "How the van comes" && c.key !== "windowKind" && some(o[c.key])).map(
+    (c) => {
+      const value = o[c.key];
+      if (value === true) return c.label.toLowerCase();
+      const label = c.values.find((v) => v.value === value)?.label ?? String(value);
+      if (typeof value !== "number") return `${c.label.toLowerCase()} ${label}`;
+      return c.key === "garageMm"
+        ? `garage ${label}`
+        : `${label} ${value === 1 ? c.label.toLowerCase().replace(/s$/, "") : c.label.toLowerCase()}`;
+    },
+  );
 }
 
 const SIDES = Object.keys(SIDE_WORDS) as (keyof typeof SIDE_WORDS)[];

@@ -6,7 +6,7 @@ export interface Choice {
   key: OptionKey;
   label: string;
   /** Where it is asked. */
-  group: "Outside" | "Seats and outside" | "Water, gas, heat" | "Furniture" | "Order" | "Materials" | "Fixing";
+  group: "How the van comes" | "Outside" | "Seats and outside" | "Water, gas, heat" | "Furniture" | "Order" | "Materials" | "Fixing";
   kind: "option" | "school";
   /** Name and consequence of each value, in order. */
   values: { value: Options[OptionKey]; label: string; means: string }[];
@@ -17,6 +17,54 @@ type Words = Record<string, [label: string, means: string]>;
 const flag = (no: string, yes: string): Words => ({ false: ["no", no], true: ["yes", yes] });
 
 const WORDS: Record<OptionKey, [label: string, group: Choice["group"], words: Words | ((n: number) => [string, string])]> = {
+  exFleet: [
+    "It was a fleet van",
+    "How the van comes",
+    flag("few holes but the factory's", "racking and beacons: more fixings, many holes to close"),
+  ],
+  partition: [
+    "A partition to take out",
+    "How the van comes",
+    flag("open to the cab", "a job of its own: bolts, bond and the harness through it"),
+  ],
+  loadFloor: [
+    "Load floor",
+    "How the van comes",
+    {
+      none: ["none", "bare metal: nothing to lift"],
+      screwed: ["screwed", "lifted whole, kept as a template"],
+      bonded: ["bonded", "sliced off with heat; its glue comes off after it"],
+    },
+  ],
+  roofPoints: [
+    "On the roof",
+    "How the van comes",
+    {
+      points: ["factory points", "a rack stands on them"],
+      rails: ["rails", "a rack clamps on: nothing is drilled"],
+      none: ["nothing", "rails come first: ordered before all else, drilled where a rib carries them"],
+    },
+  ],
+  rearClimate: [
+    "A factory climate unit in the rear",
+    "How the van comes",
+    flag("the ceiling is free", "its rib bay is shut to roof units; ceiling and wall units are cut round it"),
+  ],
+  sideDoors: [
+    "Sliding doors",
+    "How the van comes",
+    { one: ["one", "the other wall is whole"], two: ["two", "two doors to fill and line; both walls lose a stretch"] },
+  ],
+  addedCircuits: [
+    "Circuits that somebody added",
+    "How the van comes",
+    flag("the factory's own only", "each is found, measured dead or led away before anything is cut"),
+  ],
+  factoryDamping: [
+    "Damping mats from the factory",
+    "How the van comes",
+    flag("bare panels", "about an eighth of the metal is covered already: fewer mats"),
+  ],
   windows: [
     "Side windows",
     "Outside",

@@ -35,6 +35,21 @@ const RULES: { level: Conflict["level"]; when: When; text: string }[] = [
   },
   {
     level: "warn",
+    when: { rearClimate: true, skylight: true },
+    text: "The factory's climate unit shuts a rib bay at the rear: look whether the skylight still finds one before it is ordered.",
+  },
+  {
+    level: "warn",
+    when: { rearClimate: true, fan: true },
+    text: "The factory's climate unit shuts a rib bay at the rear: look whether the fan still finds one before it is ordered.",
+  },
+  {
+    level: "warn",
+    when: { sideDoors: ["two"], kitchen: ["left"] },
+    text: "There is a sliding door on the left too: the kitchen stands behind it.",
+  },
+  {
+    level: "warn",
     when: { insulation: ["spray"], vapour: ["membrane"] },
     text: "Closed-cell foam is a barrier already: a membrane over it costs a job and shuts damp in between.",
   },

@@ -8,6 +8,13 @@ export const DAMPING = {
   cover: { part: 0.33, full: 0.95 },
 } as const;
 
+/** Share of bare metal that a factory has matted, where it has: nothing of ours goes there. */
+const FACTORY_MATS = 0.125;
+
+/** Share of each bare panel that is covered with mats of ours, as chosen. */
+export const matCover = (o: { damping: keyof typeof DAMPING.cover; factoryDamping: boolean }): number =>
+  DAMPING.cover[o.damping] * (o.factoryDamping ? 1 - FACTORY_MATS : 1);
+
 /** Floor boards as they lie along the van, and the widest distance between two battens under them; mm. */
 export const FLOOR = { board: 1250, pitch: 400 } as const;
 

@@ -88,7 +88,8 @@ describe("the order rules, whatever is chosen", () => {
   });
   it("uses every job of the library for some choice", () => {
     const used = new Set<string>();
-    for (const o of [FULL, PODS, BARE, DEFAULT_OPTIONS]) for (const j of buildNetwork(o, g)) used.add(j.code.slice(0, 5));
+    for (const o of [FULL, PODS, BARE, DEFAULT_OPTIONS, { ...FULL, partition: true }])
+      for (const j of buildNetwork(o, g)) used.add(j.code.slice(0, 5));
     expect(library.filter((j) => !used.has(j.code)).map((j) => j.code)).toEqual([]);
   });
 });

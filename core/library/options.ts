@@ -7,6 +7,14 @@ const count = (most: number) => ({ type: "integer", minimum: 0, maximum: most })
 const oneOf = <const T extends readonly string[]>(...values: T) => ({ type: "string", enum: values }) as const;
 
 const properties = {
+  exFleet: flag,
+  partition: flag,
+  loadFloor: oneOf("none", "screwed", "bonded"),
+  roofPoints: oneOf("points", "rails", "none"),
+  rearClimate: flag,
+  sideDoors: oneOf("one", "two"),
+  addedCircuits: flag,
+  factoryDamping: flag,
   windows: count(4),
   windowKind: oneOf("bonded", "framed"),
   rearWindows: flag,
@@ -60,8 +68,16 @@ export const optionsSchema = {
 /** Everything that is chosen for one build: what it gets, and by which schools it is built. */
 export type Options = { [K in OptionKey]: FromSchema<(typeof properties)[K]> };
 
-/** A sound middle: two windows, fan, solar, water inside, a kitchen on the left, a bed across. */
+/** A sound middle, of a plain van: two windows, fan, solar, water inside, a kitchen on the left, a bed across. */
 export const DEFAULT_OPTIONS: Options = {
+  exFleet: false,
+  partition: false,
+  loadFloor: "screwed",
+  roofPoints: "points",
+  rearClimate: false,
+  sideDoors: "one",
+  addedCircuits: false,
+  factoryDamping: false,
   windows: 2,
   windowKind: "bonded",
   rearWindows: false,

@@ -1,7 +1,7 @@
 // The sizes and counts of one build, by which hours and kits scale: from the van's template and what is chosen.
 
 import type { Geometry } from "../van/model";
-import { DAMPING, floorBattens, matNeed } from "./need";
+import { DAMPING, floorBattens, matCover, matNeed } from "./need";
 import type { Options } from "./options";
 
 /** What each quantity is; the names may stand in the library's formulas. */
@@ -87,7 +87,7 @@ export function quantitiesOf(o: Options, g: Geometry): Quantities {
   const wallM2 = bareOf("wall");
   const roofM2 = bareOf("roof");
   const doorM2 = bareOf("door");
-  const cover = DAMPING.cover[o.damping];
+  const cover = matCover(o);
   const mats = matNeed(
     bare.map((p) => ({ m2: p.m2, cover })),
     { ...DAMPING.sheet, kgM2: DAMPING.kgM2 },

@@ -72,7 +72,9 @@ export function chances(
   const r = random(seed);
   const zone = zoneOf(problem.zone);
   const placed = new Set(plan.jobs.map((j) => j.id));
-  const whole = problem.builds.filter((b) => b.jobs.length > 0 && b.jobs.every((j) => placed.has(j.id) || (typeof j.state === "object" && "done" in j.state)));
+  const whole = problem.builds.filter(
+    (b) => b.jobs.length > 0 && b.jobs.every((j) => placed.has(j.id) || (typeof j.state === "object" && "done" in j.state)),
+  );
   const wholeIds = new Set(whole.map((b) => b.id));
   // A pinned start is a wish here: what is late pushes it on like everything else.
   const base: Problem = {

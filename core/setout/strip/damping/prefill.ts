@@ -1,12 +1,12 @@
 // Damping starts from the bare panels of the van and the cover that was chosen.
 
-import { DAMPING } from "../../../library/need";
+import { DAMPING, matCover } from "../../../library/need";
 import { barePanels } from "../../../library/quantities";
 import type { Facts, Prefill } from "../../engine/facts";
 import { typed } from "../../engine/handles";
 
 export function prefill({ geometry: g, options: o }: Facts): Prefill {
-  const cover = String(DAMPING.cover[o.damping]);
+  const cover = String(matCover(o));
   // A panel is known by its area: laid out as a strip a metre high.
   const panels = barePanels(o, g).map((p) => ({
     name: p.name,
@@ -25,6 +25,10 @@ export function prefill({ geometry: g, options: o }: Facts): Prefill {
       waste: String(DAMPING.waste),
       panels,
     },
-    basis: { cover: o.damping, ...Object.fromEntries(g.panels.map((p) => [p.name, p.areaM2])) },
+    basis: {
+      cover: o.damping,
+      "mats from the factory": o.factoryDamping ? "yes" : "no",
+      ...Object.fromEntries(g.panels.map((p) => [p.name, p.areaM2])),
+    },
   };
 }
