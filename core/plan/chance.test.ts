@@ -2,9 +2,12 @@
 
 import { describe, expect, it } from "vitest";
 import { random } from "../rng";
+import { zoneOf } from "../time/zone";
 import { chances, drawMinutes, quantile } from "./chance";
+import { compile } from "./compile";
 import { plannedMinutes } from "./model";
 import { makePlan } from "./planner";
+import { pushOn } from "./push";
 import { readProblem } from "./read";
 import { plan, problem } from "./testing/small";
 import { workshop } from "./testing/workshop";
@@ -79,6 +82,26 @@ describe("chances of a date", () => {
   it("stops when told, and says how many were played", () => {
     const p = problem([{ minutes: 60, crew }]);
     expect(chances(p, plan(p), { times: 50 }, (n) => n < 3)).toMatchObject({ played: 3, lost: 0 });
+  });
+  it("come out as if the plan were read anew for each time, helpers or not", () => {
+    for (const helpers of [false, true]) {
+      const p = readProblem(workshop({ seed: 3, builds: 3, jobsPerBuild: 12, helpers }));
+      const made = makePlan(p, { iterations: 0 });
+      const r = random(4);
+      const anew: number[][] = [];
+      for (let i = 0; i < 15; i++) {
+        const jobs = (b: (typeof p.builds)[number]) =>
+          b.jobs.map((j) => (j.state === "todo" ? { ...j, pin: undefined, minutes: drawMinutes(r, j.minutes) } : j));
+        const drawn = { ...p, published: made, builds: p.builds.map((b) => ({ ...b, jobs: jobs(b) })) } as typeof p;
+        anew.push([...pushOn(compile(drawn))!.finishes]);
+      }
+      const zone = zoneOf(p.zone);
+      for (const b of chances(p, made, { times: 15, seed: 4 }).builds) {
+        const i = p.builds.findIndex((x) => x.id === b.build);
+        const sorted = anew.map((f) => f[i]).sort((x, y) => x - y);
+        expect([b.half, b.at]).toEqual([zone.show(quantile(sorted, 0.5)), zone.show(quantile(sorted, 0.8))]);
+      }
+    }
   });
   it("in generated workshops: no build's 80 % date before its half date, nor its half before what best times allow", () => {
     for (const seed of [2, 5]) {

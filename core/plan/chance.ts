@@ -3,8 +3,9 @@
 
 import { type Random, random } from "../rng";
 import { type Minute, zoneOf } from "../time/zone";
-import { compile } from "./compile";
+import { compile, type Job } from "./compile";
 import type { Plan, Problem, ProblemJob } from "./model";
+import { clampPart } from "./part";
 import { pushOn } from "./push";
 
 export interface BuildChance {
@@ -84,19 +85,19 @@ export function chances(
   };
   const finishes = new Map<string, Minute[]>(whole.map((b) => [b.id, []]));
   const due = new Map(whole.map((b) => [b.id, zone.parse(b.due)]));
+  // Read once: only the minutes differ from one time to the next.
+  const c = compile(base);
+  const minutes = base.builds.flatMap((b) => b.jobs.map((j) => (j.state === "todo" ? j.minutes : undefined)));
   let lost = 0;
   let played = 0;
   for (; played < times; played++) {
-    const drawn: Problem = {
-      ...base,
-      builds: base.builds.map((b) => ({
-        ...b,
-        jobs: b.jobs.map((j) => (j.state === "todo" ? { ...j, minutes: drawMinutes(r, j.minutes) } : j)),
-      })),
-    };
-    const pushed = pushOn(compile(drawn));
+    const jobs = c.jobs.map((j, i) => {
+      const drawn = minutes[i];
+      return drawn === undefined ? j : lasting(j, drawMinutes(r, drawn));
+    });
+    const pushed = pushOn({ ...c, jobs });
     if (!pushed) lost++;
-    else for (const [i, b] of drawn.builds.entries()) if (wholeIds.has(b.id)) finishes.get(b.id)!.push(pushed.finishes[i]);
+    else for (const [i, b] of base.builds.entries()) if (wholeIds.has(b.id)) finishes.get(b.id)!.push(pushed.finishes[i]);
     if (tell?.(played + 1, times) === false) {
       played++;
       break;
@@ -118,6 +119,17 @@ export function chances(
         },
       ];
     }),
+  };
+}
+
+/** A job that takes so many minutes; helpers are there for the same minutes of it, as far as it goes. */
+function lasting(j: Job, minutes: number): Job {
+  if (!j.partial) return { ...j, minutes };
+  return {
+    ...j,
+    minutes,
+    demands: j.demands.map((d) => (d.part ? { ...d, part: clampPart({ from: d.part[0], to: d.part[1] }, minutes) } : d)),
+    parts: j.parts.map((p) => p && clampPart({ from: p[0], to: p[1] }, minutes)),
   };
 }
 
