@@ -13,6 +13,7 @@ import { cameOutWords, inventoryOf } from "@/core/workshop/bare-body/removed-ite
 import { stripClosing } from "@/core/workshop/bare-body/strip-close";
 import { rework, shellStates } from "@/core/workshop/bare-body/zones";
 import { askedJobs } from "@/core/workshop/builds/asked-work";
+import { changesByCause } from "@/core/workshop/builds/change-causes";
 import { daysWorked, sayDaysWorked } from "@/core/workshop/builds/days-worked";
 import { holdKeeps } from "@/core/workshop/builds/hold-keeps";
 import { askedByTimeBox, workedMinutes } from "@/core/workshop/builds/left";
@@ -161,6 +162,7 @@ export async function buildView(state: State, id: string, userNames: ReadonlyMap
     inventory: inventoryOf(b.records),
     mass: sheetMass(b),
     ledger: massLedger(b, van),
+    changes: changesByCause(b.records),
     money: { ...buildMoney(shop, b, now), rate: shop.workshop.hourRate, currency: shop.workshop.currency },
     where: b.arrives > now && b.at === null ? `comes ${sayDay(zone, b.arrives)}` : where(shop, b),
     worked: sayDaysWorked(daysWorked(shop, b, now)),

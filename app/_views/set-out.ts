@@ -6,6 +6,7 @@ import { outcomeOf, secondFault } from "@/core/workshop/sheets/job-sheets";
 import { houseDraft } from "@/core/workshop/sheets/sheet-figures";
 import { sayTakes, takesOf } from "@/core/workshop/sheets/sheet-takes";
 import { sheetNotices, sheetPrefill } from "@/core/workshop/sheets/sheets";
+import { printsOf } from "@/core/workshop/sheets/stale-prints";
 import { figure } from "@/core/workshop/state/house-figures";
 import type { JobRow, SheetRow } from "@/core/workshop/state/model";
 import { claimOf } from "@/core/workshop/stores/claims";
@@ -48,6 +49,7 @@ export async function setOutView(
         version: s.version,
         takes: takesWords(s, jobOf(s)),
         notices: sheetNotices(shop, build, s, plan, state.now),
+        prints: printsOf(build, s, sheetNotices(shop, build, s, plan, state.now)).map((p) => ({ ...p, by: who(p.by) })),
         claim: claimView(claimOf(build, s)),
         asks: askedJobs(shop, build, state.now)
           .filter((a) => a.key.includes(s.id))

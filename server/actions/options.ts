@@ -5,6 +5,7 @@ import { sayChoice } from "@/core/library/choices";
 import { massOf } from "@/core/library/mass";
 import { OPTION_KEYS, type OptionKey, type Options, optionsSchema } from "@/core/library/options";
 import { undecidedOf } from "@/core/workshop/builds/open-choices";
+import { CHANGE_CAUSES, type ChangeCause } from "@/core/workshop/records/kinds/decision";
 import { withoutSheets } from "@/core/workshop/sheets/sheet-takes";
 import { writeOptionChange, writeUndecided } from "@/db/builds/change-options";
 import { jobsOfVersion } from "@/db/house/library";
@@ -23,11 +24,11 @@ export const optionActions = [
     body({ options: optionsSchema }),
     (b, { ids }) => previewOptions(ids[0], b.options),
   ),
-  action<{ version: number; options: Options; openChoices: OptionKey[]; who: string; why?: string }>(
+  action<{ version: number; options: Options; openChoices: OptionKey[]; who: string; why?: string; cause?: ChangeCause }>(
     { method: "POST", path: "builds/*/options", role: "lead" },
     body(
       { version: is.version, options: optionsSchema, openChoices: openChoicesSchema, who: is.name },
-      { why: { type: "string", maxLength: 500 } },
+      { why: { type: "string", maxLength: 500 }, cause: { type: "string", enum: Object.keys(CHANGE_CAUSES) } },
     ),
     (b, { user, ids }) =>
       change(user, async (x) => {
@@ -77,6 +78,7 @@ export const optionActions = [
             cost: work.cost,
             hours: Math.round(work.minutes / 6) / 10,
             kg: Math.round(10 * (massOf(b.options, van.geometry) - massOf(build.options, van.geometry))) / 10,
+            ...(b.cause ? { cause: b.cause } : {}),
             ...(b.why?.trim() ? { note: b.why.trim() } : {}),
           },
           saidBy: user.id,

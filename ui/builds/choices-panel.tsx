@@ -1,15 +1,17 @@
 "use client";
+
 // A build's choices: what is open and by when, and other choices in mid-build with what they would change before they are taken.
 
 import { useState } from "react";
 import { conflictsOf } from "@/core/library/conflicts";
 import { OPTION_KEYS, type Options } from "@/core/library/options";
 import type { OptionPreview } from "@/core/workshop/builds/previews";
+import { CHANGE_CAUSES, type ChangeCause } from "@/core/workshop/records/kinds/decision";
 import { sayHours, sayMinutes } from "@/core/workshop/state/say";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { Dialog } from "../kit/dialog";
-import { Field } from "../kit/field";
+import { Field, Select } from "../kit/field";
 import { send } from "../kit/send";
 import { StageBadge } from "../kit/stage";
 import { time } from "../kit/time";
@@ -105,7 +107,9 @@ export function ChoicesPanel({ view }: { view: BuildView }) {
             preview={preview}
             view={view}
             onTaken={() => setPreview(undefined)}
-            take={(who, why, version) => send("POST", `builds/${view.id}/options`, { version, options, openChoices: open, who, why })}
+            take={(who, why, cause, version) =>
+              send("POST", `builds/${view.id}/options`, { version, options, openChoices: open, who, why, cause })
+            }
           />
         )}
       </Dialog>
@@ -123,12 +127,13 @@ export function Preview({
 }: {
   preview: OptionPreview;
   view: BuildView;
-  take(who: string, why: string, version: number): Promise<unknown>;
+  take(who: string, why: string, cause: ChangeCause, version: number): Promise<unknown>;
   onTaken(): void;
 }) {
   const form = useForm();
   const [who, setWho] = useState(view.client);
   const [why, setWhy] = useState("");
+  const [cause, setCause] = useState<ChangeCause>("client");
   const nothing = !p.chosen.length;
   return (
     <div className="flex flex-col gap-4">
@@ -207,7 +212,7 @@ export function Preview({
         onSubmit={(e) => {
           e.preventDefault();
           void form
-            .submit((v) => take(who, why, v), view.version, nothing ? "Kept" : "Taken. Replan to give its jobs their places.")
+            .submit((v) => take(who, why, cause, v), view.version, nothing ? "Kept" : "Taken. Replan to give its jobs their places.")
             .then((ok) => ok && onTaken());
         }}
       >
@@ -229,6 +234,16 @@ export function Preview({
           maxLength={500}
           className="flex-1"
         />
+        {!nothing && (
+          <Select
+            label="It came from"
+            name="cause"
+            faults={form.faults}
+            value={cause}
+            onChange={(e) => setCause(e.target.value as ChangeCause)}
+            options={Object.entries(CHANGE_CAUSES)}
+          />
+        )}
         <Button kind="main" type="submit" disabled={form.busy}>
           {nothing ? "Keep it" : "Take it"}
         </Button>

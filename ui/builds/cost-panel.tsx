@@ -49,6 +49,18 @@ export function CostPanel({ view }: { view: BuildView }) {
           to the client.
         </p>
       )}
+      {view.changes.length > 0 && (
+        <section aria-label="Changes by cause" className="mb-3">
+          <h3 className="font-semibold">Changed after it was agreed</h3>
+          <ul>
+            {view.changes.map((c) => (
+              <li key={c.cause}>
+                {c.says}: {c.changes} {c.changes === 1 ? "change" : "changes"}, {c.hours} h, {c.cost.toLocaleString("en-GB")} {currency}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <div className="overflow-x-auto rounded-md border bg-card">
         <table className="w-full text-left tabular-nums">
           <thead className="text-[0.75rem] text-muted">

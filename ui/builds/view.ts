@@ -10,6 +10,7 @@ import type { Inventory } from "@/core/workshop/bare-body/removed-items";
 import type { OpenLine } from "@/core/workshop/bare-body/strip-close";
 import type { Dated } from "@/core/workshop/bare-body/walk-rounds";
 import type { ZoneState } from "@/core/workshop/bare-body/zones";
+import type { ChangeSum } from "@/core/workshop/builds/change-causes";
 import type { MassLedger } from "@/core/workshop/builds/mass-ledger";
 import type { Money } from "@/core/workshop/builds/money";
 import type { OpenChoice } from "@/core/workshop/builds/open-choices";
@@ -135,6 +136,8 @@ export interface BuildView {
   records: (BuildRecord & { by: string; jobName: string | null })[];
   inventory: Inventory;
   ledger: MassLedger;
+  /** What changes of choices came from, with hours and money. */
+  changes: ChangeSum[];
   mass: { kg: number; sheets: number };
   money: { whole: Money; stages: { stage: string; money: Money }[]; rate: number; currency: string };
   where: string;

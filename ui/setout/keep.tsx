@@ -40,6 +40,13 @@ export function Kept({
           </ul>
         </div>
       )}
+      {s.prints
+        .filter((p) => p.old)
+        .map((p) => (
+          <p key={p.at} className="rounded-md border border-amber bg-amber-soft px-3 py-2">
+            Throw away the print by {p.by}, {time(zone, p.at)}: {p.old}.
+          </p>
+        ))}
       <p className="text-[0.75rem] text-muted">
         {s.locked !== null ? (
           <b className="text-green-text">

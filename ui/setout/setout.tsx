@@ -221,7 +221,19 @@ export function SetOut({ view }: { view: SetOutView }) {
         >
           Start afresh
         </Button>
-        <Button onClick={() => window.print()} disabled={!outcome}>
+        <Button
+          onClick={() => {
+            // Told before the paper comes, so that every device knows it when the sheet changes. Paper comes out without a network as well.
+            if (of && kept && !changed)
+              void send("POST", `builds/${of.buildId}/records`, {
+                kind: "printed",
+                title: sheet.title,
+                data: { sheet: kept.id, version: kept.version },
+              }).catch(() => undefined);
+            window.print();
+          }}
+          disabled={!outcome}
+        >
           Print
         </Button>
         {outcome && <Files name={name} outcome={outcome} />}

@@ -19,6 +19,8 @@ export interface KeptSheet {
   takes: string | null;
   /** What has changed beneath it since. */
   notices: string[];
+  /** Prints of it, the newest first; old ones say why. */
+  prints: { by: string; at: number; old: string | null }[];
   wanted: SecondReading[];
   /** Why the reader can't do the second measuring. */
   secondWhyNot: string | null;

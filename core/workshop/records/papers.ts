@@ -16,6 +16,7 @@ import { tapedBefore, throwsChips } from "../openings/hot-work";
 import { layoutBefore } from "../openings/layout";
 import { squareBefore } from "../openings/square";
 import { helperWords } from "../planning/second-hand";
+import { oldPrintWords } from "../sheets/stale-prints";
 import { highWords } from "../starts/above-reach";
 import { reachBefore } from "../starts/reach";
 import type { BuildRow, JobRow, Shop } from "../state/model";
@@ -89,6 +90,7 @@ export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times" | "worksho
       job,
     ),
     ...cutterWords(shop, job),
+    ...oldPrintWords(build, job.id),
     ...sessionWords(build, job),
     ...dentWords(build, job),
     ...singleSkinWords(

@@ -6,6 +6,16 @@ import { anyNumber, shape, someWords, text } from "./own";
 /** Ways to answer a time box. */
 export const COURSES = ["second person", "park", "supplier", "go on"] as const;
 
+/** What a change of an agreed build came from. */
+export const CHANGE_CAUSES = {
+  client: "the client's wish",
+  found: "found on the van",
+  supplier: "a supplier",
+  us: "our own mistake",
+  better: "our own better idea",
+} as const;
+export type ChangeCause = keyof typeof CHANGE_CAUSES;
+
 /** A choice that was made: what it costs in money, weight, hours and days, and who decided. */
 export interface Decision {
   who: string;
@@ -14,6 +24,8 @@ export interface Decision {
   hours?: number;
   days?: number;
   note?: string;
+  /** Of a change of choices: what it came from. */
+  cause?: ChangeCause;
   /** Set when it answers a time box, with the minutes that had been worked by then. */
   timeBox?: boolean;
   /** What it was answered with. */
@@ -40,6 +52,7 @@ export const DECISION = declared<Decision>({
       hours: anyNumber,
       days: anyNumber,
       note: text,
+      cause: { type: "string", enum: Object.keys(CHANGE_CAUSES) },
       timeBox: { type: "boolean" },
       course: { type: "string", enum: COURSES },
       workedMinutes: anyNumber,

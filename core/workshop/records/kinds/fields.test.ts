@@ -54,6 +54,14 @@ const CASES: Partial<Record<RecordKind, { right: object; wrong: [object, string]
     ],
     over: false,
   },
+  printed: {
+    right: { sheet: "s", version: 2 },
+    wrong: [
+      [{ sheet: "s" }, "version"],
+      [{ sheet: "s", version: 0 }, "version"],
+    ],
+    over: true,
+  },
   weighing: {
     right: { when: "came", frontKg: 1210, rearKg: 980 },
     wrong: [

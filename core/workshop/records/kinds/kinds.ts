@@ -20,6 +20,7 @@ import { ITEM, type Item } from "./item";
 import { type LayoutLine, type LayoutOpen, layoutKinds } from "./layout";
 import { LOOKED, type Looked } from "./looked";
 import { MARK, type Mark } from "./mark";
+import { PRINTED, type Printed } from "./printed";
 import { REACH, type Reach } from "./reach";
 import { SEAT, type Seat } from "./seat";
 import { type Attend, type DayEndChoice, type Parked, type Reading, type Substitute, waitKinds, type ZoneBench } from "./set-aside";
@@ -66,6 +67,7 @@ export interface RecordData {
   substitute: Substitute;
   reach: Reach;
   weighing: Weighing;
+  printed: Printed;
 }
 export type RecordKind = keyof RecordData;
 
@@ -91,6 +93,7 @@ export const KINDS: Readonly<Record<RecordKind, Declared>> = Object.fromEntries(
     LOOKED,
     REACH,
     WEIGHING,
+    PRINTED,
     ...goodsKinds,
     ...stripKinds,
     ...layoutKinds,
