@@ -7,21 +7,25 @@ test("a consent is the registered owner's, and its work waits for it", async ({ 
   await signIn(page, "Mara");
   await page.goto("/builds/night-bakery?tab=papers");
   const owner = page.getByRole("region", { name: "Owner, payer, user" });
-  await owner.getByRole("button", { name: /^Add/ }).click();
+  // One a build, no more: it is there, and turns out to be somebody else's van.
+  await expect(owner.getByRole("button", { name: /^Add/ })).toHaveCount(0);
+  await owner.getByRole("button", { name: /^Crumb & Ember/ }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Registered owner").fill("Ember Holdings");
   await dialog.getByLabel("Belted seats ordered").fill("4");
   await dialog.getByLabel("Belted seats drawn").fill("two");
-  await dialog.getByRole("button", { name: "Write it down" }).click();
+  await dialog.getByRole("button", { name: "Keep" }).click();
   // What was typed stays, the fault stands at its field.
   await expect(dialog.getByRole("alert").first()).toContainText("Belted seats drawn");
   await expect(dialog.getByLabel("Registered owner")).toHaveValue("Ember Holdings");
   await dialog.getByLabel("Belted seats drawn").fill("2");
-  await dialog.getByRole("button", { name: "Write it down" }).click();
+  await dialog.getByLabel("Tallest sleeper").fill("2100");
+  await dialog.getByRole("button", { name: "Keep" }).click();
   await expect(owner).toContainText("2 belted seats drawn where 4 were ordered");
-  await expect(owner.getByRole("button", { name: /^Add/ })).toHaveCount(0);
+  await expect(owner).toContainText(/the tallest sleeper, 2100 mm, needs 2150/);
   const consents = page.getByRole("region", { name: "Consents" });
   const skin = consents.getByText(/^cuts in the skin: .* waits for it$/);
+  // The payer's name is not enough.
   await expect(skin).toBeVisible();
   await consents.getByRole("button", { name: "Add a consent" }).click();
   await dialog.getByLabel("For what").fill("All windows");
@@ -29,7 +33,6 @@ test("a consent is the registered owner's, and its work waits for it", async ({ 
   await dialog.getByLabel("Signed by").fill("Crumb & Ember");
   await dialog.getByRole("button", { name: "Write it down" }).click();
   await expect(consents.getByRole("button", { name: /^All windows/ })).toBeVisible();
-  // The payer's name is not enough.
   await expect(skin).toBeVisible();
   await consents.getByRole("button", { name: /^All windows/ }).click();
   await dialog.getByLabel("Signed by").fill("Ember Holdings");
@@ -42,7 +45,9 @@ test("work of others is accepted or refused, and a job done with it leaves the p
   await signIn(page, "Mara");
   await page.goto("/builds/field-vet?tab=papers");
   const others = page.getByRole("region", { name: "Work of others" });
-  await expect(others).toContainText("Seal of the old beacon, by the fleet's own shop: covered when the van came, no photo of it");
+  await expect(page.getByRole("region", { name: "Told at the handover" })).toContainText(
+    "Not ours: Seal of the old beacon, by the fleet's own shop: covered when the van came, no photo of it",
+  );
   await others.getByRole("button", { name: /^Rack feet/ }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Tried how").selectOption("water");

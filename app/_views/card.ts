@@ -17,6 +17,7 @@ import { entriesOf } from "@/core/workshop/records/kinds/of";
 import { paperWords } from "@/core/workshop/records/papers";
 import { maySign } from "@/core/workshop/starts/first-piece";
 import { firstTimeWords } from "@/core/workshop/starts/first-time";
+import { gearWords } from "@/core/workshop/starts/gear";
 import { airAt, atLimit } from "@/core/workshop/starts/heat";
 import { longDayWords } from "@/core/workshop/starts/long-day";
 import { machineLines } from "@/core/workshop/starts/machine-hours";
@@ -233,7 +234,12 @@ function cardJob(state: State, j: JobRow, who: string | null, said: Said, user: 
     }),
     laterJobs: build.jobs.filter((k) => k.state === "todo" && k.id !== j.id).map(({ id, name }) => ({ id, name })),
     remainders: j.remainders.map((r) => r.text),
-    cameOut: [...cameOutWords(build, j), ...templateWords(state.shop, build, j), ...paperWords(shop, build, j)],
+    cameOut: [
+      ...cameOutWords(build, j),
+      ...templateWords(state.shop, build, j),
+      ...paperWords(shop, build, j),
+      ...gearWords(build, j, zone.dayStart(zone.dayOf(now))),
+    ],
     holes:
       j.state === "done"
         ? []

@@ -6,7 +6,7 @@ import type { BuildRow } from "@/core/workshop/state/model";
 import type { CardFound } from "@/ui/card/view";
 import { boxesView } from "./papers";
 
-const SHOWN: ReadonlySet<BuildRecord["kind"]> = new Set(["mark", "circuit", "seat", "round", "trap", "fixing"]);
+const SHOWN: ReadonlySet<BuildRecord["kind"]> = new Set(["mark", "circuit", "seat", "round", "trap", "fixing", "gear"]);
 
 export const foundOn = (
   build: Pick<BuildRow, "records" | "jobs" | "options" | "figures">,

@@ -10,12 +10,14 @@ import { Field } from "../kit/field";
 import { send } from "../kit/send";
 import { useAct } from "../kit/use-act";
 import { useForm } from "../kit/use-form";
+import { useFresh } from "../kit/use-fresh";
 import { when } from "../kit/when";
 import { SecondFactor } from "./second-factor";
 import { Section } from "./section";
 import type { AccountView } from "./view";
 
 export function Account({ view }: { view: AccountView }) {
+  useFresh(view);
   return (
     <main className="mx-auto flex w-full max-w-2xl flex-col gap-4 p-5">
       <div className="flex flex-wrap items-center justify-between gap-3">

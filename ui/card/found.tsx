@@ -24,6 +24,7 @@ const ADD: readonly (readonly [Kind, string])[] = [
   ["round", "A walk round the van"],
   ["trap", "Something that would be covered"],
   ["fixing", "Fixings taken out"],
+  ["gear", "What you wear, or what is missing"],
 ];
 
 const titleOf = (kind: Kind): string => ADD.find(([k]) => k === kind)?.[1] ?? "Written down";

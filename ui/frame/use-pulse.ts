@@ -2,8 +2,9 @@
 // Asks every few seconds whether something happened in the workshop, and loads the page anew when it did.
 
 import { useRouter } from "next/navigation";
-import { useEffect, useLayoutEffect, useRef } from "react";
-import { awaited, noteFresh, refresh } from "../kit/fresh";
+import { useEffect, useRef } from "react";
+import { awaited, refresh } from "../kit/fresh";
+import { useFresh } from "../kit/use-fresh";
 
 const EVERY_MS = 4000;
 
@@ -12,9 +13,7 @@ export function usePulse(view: { event: string }): void {
   const router = useRouter();
   const shown = useRef(view.event);
   shown.current = view.event;
-  useLayoutEffect(() => {
-    if (view) noteFresh();
-  }, [view]);
+  useFresh(view);
   useEffect(() => {
     const ask = async () => {
       // Not while somebody looks elsewhere, and not under an open form: what is typed there stays.

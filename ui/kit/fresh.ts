@@ -16,6 +16,8 @@ let wanted: Router | undefined;
 
 export function refresh(router: Router): void {
   if (awaited()) {
+    // Should what is on its way be lost, they are asked for all the same.
+    if (!wanted) setTimeout(() => wanted && refresh(wanted), LOST - (Date.now() - asked));
     wanted = router;
     return;
   }

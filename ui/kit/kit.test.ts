@@ -164,10 +164,25 @@ describe("fresh data asked for while some are on their way", () => {
     expect(router.refresh).toHaveBeenCalledTimes(2);
     expect(awaited()).toBe(false);
   });
+  it("are asked for by themselves once those on their way are taken for lost", () => {
+    vi.useFakeTimers();
+    noteFresh();
+    const router = { refresh: vi.fn() };
+    refresh(router);
+    vi.advanceTimersByTime(5000);
+    refresh(router);
+    vi.advanceTimersByTime(14_999);
+    expect(router.refresh).toHaveBeenCalledTimes(1);
+    vi.advanceTimersByTime(2);
+    expect(router.refresh).toHaveBeenCalledTimes(2);
+    noteFresh();
+    vi.advanceTimersByTime(60_000);
+    expect(router.refresh).toHaveBeenCalledTimes(2);
+  });
   it("are asked for at once when those on their way are lost", () => {
     vi.useFakeTimers();
     const router = { refresh: vi.fn() };
-    refresh(router);
+    noteFresh();
     refresh(router);
     vi.advanceTimersByTime(20_001);
     refresh(router);

@@ -11,6 +11,7 @@ import { daysAtStake, hereIfAsked, orderBy, samplesBy } from "../planning/latest
 import { dryUntil } from "../planning/short-slot";
 import { openShots, shotState } from "../proof/proof";
 import { paperDecisions } from "../records/paper-decisions";
+import { unheard } from "../starts/alone";
 import { readyForRelease } from "../starts/released";
 import { figure } from "../state/house-figures";
 import type { BuildRow, JobRow, PartRow, Shop } from "../state/model";
@@ -104,6 +105,19 @@ export function decisions(
     out.push(...holesOf(x, b), ...paperDecisions(x, b));
   }
   const jobs = new Map(shop.builds.flatMap((b) => b.jobs.map((j) => [j.id, { b, j }] as const)));
+  const lone = unheard(shop, now);
+  if (lone)
+    out.push({
+      kind: "remark",
+      mark: "!",
+      tone: "signal",
+      who: lone.name,
+      title: "alone in the shop, and nothing ticked",
+      detail: `${lone.job.name}: no sign since ${sayClock(x.zone, lone.since)}. Call, then look`,
+      by: null,
+      buildId: lone.job.buildId,
+      jobId: lone.job.id,
+    });
   for (const u of plan?.unplaced ?? []) {
     const at = jobs.get(u.job);
     if (at && !u.reason.startsWith("follows "))

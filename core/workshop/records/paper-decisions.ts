@@ -66,6 +66,18 @@ export function paperDecisions(x: Look, b: BuildRow): Decision[] {
           : "nobody worked there between the two views",
         by: x.night,
       });
+  for (const r of entriesOf(b.records, "gear"))
+    if (r.data.refused && r.closedAt === null)
+      out.push({
+        ...base,
+        mark: "!",
+        tone: "signal",
+        who: b.name,
+        title: `Gear not worn: ${r.title}`,
+        detail: r.data.refused,
+        by: null,
+        ...(r.jobId ? { jobId: r.jobId } : {}),
+      });
   out.push(...waitDecisions(x, b));
   for (const s of leftOutToday(b, x.now, x.zone))
     out.push({

@@ -15,6 +15,7 @@ import { bareFrameParts, framePartsBefore, framePartWords } from "../openings/fr
 import { tapedBefore, throwsChips } from "../openings/hot-work";
 import { layoutBefore } from "../openings/layout";
 import { squareBefore } from "../openings/square";
+import { batchWords } from "../planning/one-batch";
 import { helperWords } from "../planning/second-hand";
 import { oldPrintWords } from "../sheets/stale-prints";
 import { highWords } from "../starts/above-reach";
@@ -91,6 +92,7 @@ export function paperWords(shop: Pick<Shop, "bays" | "vans" | "times" | "worksho
     ),
     ...cutterWords(shop, job),
     ...oldPrintWords(build, job.id),
+    ...batchWords(build, job),
     ...sessionWords(build, job),
     ...dentWords(build, job),
     ...singleSkinWords(

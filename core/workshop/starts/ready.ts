@@ -15,6 +15,7 @@ import { sheetStops } from "../sheets/sheet-stops";
 import type { BuildRow, JobRow, Shop } from "../state/model";
 import { partWords } from "../state/problem";
 import { lastPart } from "../stores/parts";
+import { aloneFault } from "./alone";
 import { crewBarred } from "./barred";
 import { airAt, airNeeded } from "./heat";
 import { shutNow } from "./machine-hours";
@@ -168,6 +169,8 @@ export function startObstacles(shop: Shop, job: JobRow, crew: readonly string[],
         out.push({ kind: "crew", text: `${shop.fitters.find((x) => x.id === f)?.name ?? f} is on ${named(shop, j, job)}` });
     }
   out.push(...toolObstacles(shop, job, begun, now));
+  const alone = aloneFault(shop, job, crew, now);
+  if (alone) out.push({ kind: "crew", text: alone });
   out.push(...crewObstacles(shop, job, crew, now), ...weatherObstacles(shop, job, place, now));
   return out;
 }

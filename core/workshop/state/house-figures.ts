@@ -176,6 +176,16 @@ const figures = {
     shows: "Card, Kit",
   },
   promiseChance: { label: "A date is promised at a chance of", unit: "%", usual: 80, min: 50, max: 99, step: 1, shows: "Yard, Dates" },
+  packUp: { label: "Packing up a job takes", unit: "min", usual: 15, min: 0, max: 120, step: 5, shows: "Card, End of the day" },
+  aloneSign: {
+    label: "Somebody alone in the shop ticks something every",
+    unit: "min",
+    usual: 60,
+    min: 15,
+    max: 240,
+    step: 15,
+    shows: "Yard",
+  },
   bedBerths: { label: "A bed sleeps", unit: "people", usual: 2, min: 1, max: 4, step: 1, shows: "Build, Owner and others" },
   sleeperRoom: {
     label: "A bed is longer than its tallest sleeper by",

@@ -11,6 +11,7 @@ import type { Shop } from "../state/model";
 import { count } from "../state/say";
 import { kitLines, kitOpen } from "../stores/kit";
 import { runningClocks } from "./clocks";
+import { halfBuilt, sayHalfBuilt } from "./half-built";
 import { leftOutToday } from "./left-out";
 
 export interface DayEnd {
@@ -33,6 +34,8 @@ export function dayEnd(shop: Shop, plan: Plan | undefined, fitter: string, now: 
   const open: string[] = [];
   for (const { b, j } of mine) {
     if (j.state === "started") open.push(`${j.name} is under way: ${count(j.steps.filter((s) => s.doneAt === null).length, "step")} open`);
+    const half = halfBuilt(shop, b, j, now);
+    if (half) open.push(sayHalfBuilt(half));
     if (j.state === "done" && j.hold.minutes && j.endedAt! + j.hold.minutes > now)
       open.push(`${j.name} holds until ${sayTime(zone, j.endedAt! + j.hold.minutes)}`);
     for (const s of leftOutToday({ jobs: [j] }, now, zone)) open.push(`${j.name}, left out: ${s.step} (${s.why})`);

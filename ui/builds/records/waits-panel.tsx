@@ -47,6 +47,7 @@ export function WaitsPanel({ view }: { view: BuildView }) {
         jobs={view.jobs.filter((j) => j.state === "todo" && j.parts.some((p) => !p.here)).map((j) => [j.id, j.name] as const)}
         beside={(r) => <Instead id={r.id} />}
       />
+      <RecordList view={view} kind="gear" />
       <RecordList view={view} kind="reach">
         <ul className="mb-2 list-disc pl-5 text-signal-text empty:hidden">
           {view.reachWrong.map((t) => (

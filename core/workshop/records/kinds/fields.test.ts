@@ -62,6 +62,14 @@ const CASES: Partial<Record<RecordKind, { right: object; wrong: [object, string]
     ],
     over: true,
   },
+  gear: {
+    right: { worn: ["eyes", "ears"] },
+    wrong: [
+      [{}, "worn"],
+      [{ worn: ["hat"] }, "worn[0]"],
+    ],
+    over: true,
+  },
   weighing: {
     right: { when: "came", frontKg: 1210, rearKg: 980 },
     wrong: [

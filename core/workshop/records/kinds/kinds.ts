@@ -12,6 +12,7 @@ import { DECISION, DEVIATION, type Decision, type Deviation } from "./decision";
 import { FAULT, type FaultCard } from "./fault";
 import type { Declared, Values } from "./fields";
 import { missing, schemaOf, tidy } from "./fields";
+import { WORN_KIND, type Worn } from "./gear";
 import { GO_ON, type GoOn } from "./go-on";
 import { type Arrival, type Contents, goodsKinds } from "./goods";
 import { HOLE, type Penetration } from "./hole";
@@ -68,6 +69,7 @@ export interface RecordData {
   reach: Reach;
   weighing: Weighing;
   printed: Printed;
+  gear: Worn;
 }
 export type RecordKind = keyof RecordData;
 
@@ -94,6 +96,7 @@ export const KINDS: Readonly<Record<RecordKind, Declared>> = Object.fromEntries(
     REACH,
     WEIGHING,
     PRINTED,
+    WORN_KIND,
     ...goodsKinds,
     ...stripKinds,
     ...layoutKinds,
