@@ -49,3 +49,9 @@ describe("a kit that is carried up once", () => {
     expect(lines.filter((l) => l.step).length).toBeGreaterThan(lines.length / 2);
   });
 });
+
+it("names the gear that its tools and materials ask for: what is not there is short", () => {
+  const lines = kitLines(shop, b, fan, NOW);
+  expect(lines.filter((l) => l.where === "gear").map((l) => l.what)).toContain("eye protection");
+  expect(kitOpen(lines).map((l) => l.what)).toContain("eye protection");
+});

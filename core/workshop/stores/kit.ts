@@ -1,7 +1,9 @@
 // One kit, carried up once: what a job takes, line by line, counted the evening before.
 
 import { cutsBody } from "../openings/cuts";
+import { GEAR } from "../records/kinds/gear";
 import type { BuildRecord } from "../records/records";
+import { gearFor } from "../starts/gear";
 import { templatesOf } from "../starts/templates";
 import type { BuildRow, JobRow, Shop } from "../state/model";
 import { CUTTERS, cutterFor } from "./cutting-tool";
@@ -83,6 +85,10 @@ export function kitLines(shop: Shop, build: BuildRow, job: JobRow, now: number):
     ...templates,
     ...tools,
     ...rest.map((k) => line(k, "", null)),
+    // Gear that is not there is short like everything else.
+    ...gearFor(job)
+      .filter((g) => !rest.some((k) => k.toLowerCase() === GEAR[g.gear]))
+      .map((g) => line(GEAR[g.gear], "gear", null)),
     ...cover,
   ];
 }
