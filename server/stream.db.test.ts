@@ -13,7 +13,7 @@ import { bundleWorker } from "@/scripts/worker-bundle";
 import { firstRun } from "./access/first-run";
 import { begin } from "./access/session";
 import { perform } from "./api";
-import { currentProblem, loadState, markStale, otherAnswer, replan, tryGains, tryWish } from "./planning/planning";
+import { currentProblem, loadState, markStale, otherAnswer, playChances, replan, tryGains, tryWish } from "./planning/planning";
 import { streamLines } from "./planning/stream";
 
 const lead = { id: "lead", login: "lead", name: "Lead", role: "lead" as const, fitterId: null, retired: false, version: 1 };
@@ -89,6 +89,7 @@ describe("streamLines", () => {
 describe("searching on", () => {
   it("refuses gains while there is no plan, and while it is stale", async () => {
     await expect(tryGains(build, () => undefined)).rejects.toThrow(/no plan yet/);
+    await expect(playChances(() => undefined)).rejects.toThrow(/no plan yet/);
     await replan("lead");
     await perform(
       "POST",
@@ -97,6 +98,7 @@ describe("searching on", () => {
       lead,
     );
     await expect(tryGains(build, () => undefined)).rejects.toThrow(/stale/);
+    await expect(playChances(() => undefined)).rejects.toThrow(/stale/);
   });
   it("goes on from the plan at hand, tells better ones, and never ends worse", async () => {
     await replan("lead");
@@ -160,6 +162,17 @@ describe("searching on", () => {
     expect(steps.length).toBeGreaterThan(3);
     expect(steps.map((s) => s.done)).toEqual(steps.map((_, i) => i + 1));
     expect(steps.at(-1)!.done).toBe(steps.at(-1)!.all);
+  });
+  it("plays the plan through by chance, tells how far it is, and stops with what it has", async () => {
+    const steps: { played: number; all: number }[] = [];
+    const whole = await playChances((s) => steps.push(s));
+    expect(whole).toMatchObject({ played: 200, share: 0.8 });
+    expect(steps.length).toBeGreaterThan(10);
+    const own = whole.builds.find((b) => b.build === build)!;
+    expect(own.at >= own.half).toBe(true);
+    const stop = new AbortController();
+    const short = await playChances(() => stop.abort(), stop.signal);
+    expect(short.played).toBeLessThan(200);
   });
 });
 

@@ -83,6 +83,14 @@ describe("chances of a date", () => {
     const p = problem([{ minutes: 60, crew }]);
     expect(chances(p, plan(p), { times: 50 }, (n) => n < 3)).toMatchObject({ played: 3, lost: 0 });
   });
+  it("what has to be done in one day counts as planned where it was drawn longer than any day, and is told", () => {
+    const p = problem([{ minutes: three(60, 300, 900), crew, needs: { sameDay: true } } as never]);
+    const c = chances(p, plan(p), { times: 60 });
+    expect(c.lost).toBe(0);
+    expect(c.shortened).toBeGreaterThan(0);
+    expect(c.shortened).toBeLessThan(60);
+    expect(c.builds[0].at < "2027-03-01T18:00").toBe(true);
+  });
   it("come out as if the plan were read anew for each time, helpers or not", () => {
     for (const helpers of [false, true]) {
       const p = readProblem(workshop({ seed: 3, builds: 3, jobsPerBuild: 12, helpers }));

@@ -23,6 +23,8 @@ export interface Chances {
   /** Times played through, and those that could not be (a pin or a ticket was in the way of pushing the plan on). */
   played: number;
   lost: number;
+  /** Of those played, in how many a job of one day had to count as planned: as long as it was drawn no day was long enough for it. */
+  shortened: number;
   /** Builds with work whose every job has a place in the plan. */
   builds: BuildChance[];
 }
@@ -89,13 +91,19 @@ export function chances(
   const c = compile(base);
   const minutes = base.builds.flatMap((b) => b.jobs.map((j) => (j.state === "todo" ? j.minutes : undefined)));
   let lost = 0;
+  let shortened = 0;
   let played = 0;
   for (; played < times; played++) {
     const jobs = c.jobs.map((j, i) => {
       const drawn = minutes[i];
       return drawn === undefined ? j : lasting(j, drawMinutes(r, drawn));
     });
-    const pushed = pushOn({ ...c, jobs });
+    let pushed = pushOn({ ...c, jobs });
+    if (!pushed) {
+      // What has to be done in one day is done in one, however slow: where no day is long enough it counts as planned.
+      pushed = pushOn({ ...c, jobs: jobs.map((j, i) => (j.sameDay && j.minutes > c.jobs[i].minutes ? c.jobs[i] : j)) });
+      if (pushed) shortened++;
+    }
     if (!pushed) lost++;
     else for (const [i, b] of base.builds.entries()) if (wholeIds.has(b.id)) finishes.get(b.id)!.push(pushed.finishes[i]);
     if (tell?.(played + 1, times) === false) {
@@ -107,6 +115,7 @@ export function chances(
     share,
     played,
     lost,
+    shortened,
     builds: whole.flatMap((b) => {
       const sorted = finishes.get(b.id)!.sort((x, y) => x - y);
       if (!sorted.length) return [];

@@ -55,6 +55,7 @@ export const HANDLERS: Readonly<Record<string, Omit<Door, "kind">>> = {
   "POST api/library/try": { who: "lead", bytes: FILE_BYTES, long: true },
   "POST api/plan/search": { who: "lead", bytes: 4 * KB, long: true },
   "POST api/plan/gain": { who: "lead", bytes: 4 * KB, long: true },
+  "POST api/plan/chance": { who: "lead", bytes: KB, long: true },
 };
 
 const ASSETS = [/^_next\/static\/[\w@./~+-]+$/, /^icon\.svg$/];

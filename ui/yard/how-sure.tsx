@@ -65,6 +65,8 @@ export function HowSure({ names }: { names: Readonly<Record<string, string>> }) 
           </ul>
           <p className="py-1 text-[0.75rem] text-muted">
             The plan played through {found.played} times with times of work between best and worst; parts, weather and people as planned.
+            {found.shortened > 0 &&
+              ` In ${found.shortened} of them something that has to be done in one day took longer than any day; it counts as planned there.`}
             {found.lost > 0 && ` ${found.lost} of them could not be: a ticket or a closed bay was in the way.`}
           </p>
         </>
