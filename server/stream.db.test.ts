@@ -168,8 +168,9 @@ describe("searching on", () => {
     const whole = await playChances((s) => steps.push(s));
     expect(whole).toMatchObject({ played: 200, share: 0.8 });
     expect(steps.length).toBeGreaterThan(10);
-    const own = whole.builds.find((b) => b.build === build)!;
-    expect(own.at >= own.half).toBe(true);
+    // Nobody here may do the mains: some of its work has no place, so no date is given any chance.
+    expect((await loadState()).working!.plan.unplaced.length).toBeGreaterThan(0);
+    expect(whole.builds).toEqual([]);
     const stop = new AbortController();
     const short = await playChances(() => stop.abort(), stop.signal);
     expect(short.played).toBeLessThan(200);

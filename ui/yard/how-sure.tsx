@@ -45,6 +45,7 @@ export function HowSure({ names }: { names: Readonly<Record<string, string>> }) 
     <div className="py-2">
       {found && (
         <>
+          {found.builds.length === 0 && <p className="py-1 text-muted">No build has a place in the plan for all of its work yet.</p>}
           <ul aria-label="How sure the dates are">
             {found.builds
               .toSorted((x, y) => x.byDue - y.byDue)
