@@ -2,6 +2,7 @@
 // fixings, metal behind cuts, seats that were loose, sparks.
 
 import { v7 } from "uuid";
+import { jobWith } from "../core/library/roles";
 import { DAY } from "../core/time/zone";
 import { VIEWS } from "../core/van/drawing";
 import { touchOf } from "../core/workshop/client/consent";
@@ -152,6 +153,17 @@ async function ownAndConsent(t: Conn, shop: Shop, now: number): Promise<void> {
   }
 }
 
+/** Vans that were weighed as they came: a little over the maker's figure, as they do. */
+async function weighings(t: Conn, shop: Shop): Promise<void> {
+  for (const [i, b] of shop.builds.entries()) {
+    const weighed = jobWith(b.jobs, "weigh-in");
+    const axles = shop.vans.find((v) => v.id === b.vanId)?.geometry.axles;
+    if (weighed?.state !== "done" || !axles) continue;
+    const data = { when: "came" as const, frontKg: axles.kerbFrontKg + 14 + i, rearKg: axles.kerbRearKg + 62 + 3 * i };
+    await paper(t, b.id, weighed.id, "weighing", `Weighbridge, slip ${4100 + 17 * i}`, data, weighed.endedAt!);
+  }
+}
+
 /** Boxes that were counted when the units were unpacked: each line of each unit that is here. */
 async function countBoxes(t: Conn, shop: Shop, now: number): Promise<void> {
   for (const b of shop.builds)
@@ -183,6 +195,7 @@ export async function writePapers(now: number): Promise<void> {
         if (j.state !== "todo" && throwsChips(j)) await sparks(t, shop, j, now);
       }
     await ownAndConsent(t, shop, now);
+    await weighings(t, shop);
     await countBoxes(t, shop, now);
   });
 }

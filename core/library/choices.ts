@@ -18,7 +18,7 @@ const flag = (no: string, yes: string): Words => ({ false: ["no", no], true: ["y
 
 const WORDS: Record<OptionKey, [label: string, group: Choice["group"], words: Words | ((n: number) => [string, string])]> = {
   exFleet: [
-    "It was a fleet van",
+    "Fleet van before",
     "How the van comes",
     flag("few holes but the factory's", "racking and beacons: more fixings, many holes to close"),
   ],

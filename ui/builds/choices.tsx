@@ -68,7 +68,7 @@ function One({ choice, options, onChange, open, onOpen, conflicts, van, house }:
               onChange={(e) => onOpen(e.target.checked ? [...open, key] : open.filter((k) => k !== key))}
               className="size-3.5 accent-pine"
             />
-            client has not decided
+            {choice.group === "How the van comes" ? "not known yet" : "client has not decided"}
           </label>
         )}
       </legend>

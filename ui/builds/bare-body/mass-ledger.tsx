@@ -8,7 +8,7 @@ import { RecordList } from "../records/list";
 import type { BuildView } from "../view";
 
 const kg = (n: number): string => `${n.toLocaleString("en-GB", { maximumFractionDigits: 1 })} kg`;
-const signed = (n: number): string => `${n < 0 ? "−" : "+"}${kg(Math.abs(n))}`;
+const signed = (n: number): string => `${n < 0 ? "−" : n > 0 ? "+" : ""}${kg(Math.abs(n))}`;
 
 export function MassLedger({ view }: { view: BuildView }) {
   const m = view.ledger;
