@@ -27,6 +27,21 @@ export function refresh(router: Router): void {
   router.refresh();
 }
 
+/** What was on its way when the address changed may never be shown: so many ms later it is not waited for any longer. */
+const DROPPED = 1500;
+
+/** The same for an address that was just changed: what is on its way is for the old one. */
+export function refreshMoved(router: Router): void {
+  if (!awaited()) return refresh(router);
+  wanted = router;
+  const since = asked;
+  setTimeout(() => {
+    if (!wanted || asked !== since) return;
+    there = true;
+    refresh(wanted);
+  }, DROPPED);
+}
+
 /** Fresh data are there. */
 export function noteFresh(): void {
   there = true;

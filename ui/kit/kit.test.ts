@@ -5,7 +5,7 @@ import { zoneOf } from "@/core/time/zone";
 import { weekWords } from "../workshop/hours";
 import { cx } from "./cx";
 import { faultOf } from "./field";
-import { askedLately, awaited, noteFresh, refresh } from "./fresh";
+import { askedLately, awaited, noteFresh, refresh, refreshMoved } from "./fresh";
 import { sendLines } from "./lines";
 import { SendError, send } from "./send";
 import { stageOf } from "./stage";
@@ -178,6 +178,29 @@ describe("fresh data asked for while some are on their way", () => {
     noteFresh();
     vi.advanceTimersByTime(60_000);
     expect(router.refresh).toHaveBeenCalledTimes(2);
+  });
+  it("are asked for again soon where the address changed meanwhile: what was on its way may never be shown", () => {
+    vi.useFakeTimers();
+    noteFresh();
+    const router = { refresh: vi.fn() };
+    refresh(router);
+    refreshMoved(router);
+    vi.advanceTimersByTime(1499);
+    expect(router.refresh).toHaveBeenCalledTimes(1);
+    vi.advanceTimersByTime(1);
+    expect(router.refresh).toHaveBeenCalledTimes(2);
+    noteFresh();
+    // Those that came in time need no second asking by the clock.
+    refresh(router);
+    refreshMoved(router);
+    noteFresh();
+    expect(router.refresh).toHaveBeenCalledTimes(4);
+    noteFresh();
+    vi.advanceTimersByTime(5000);
+    expect(router.refresh).toHaveBeenCalledTimes(4);
+    refreshMoved(router);
+    expect(router.refresh).toHaveBeenCalledTimes(5);
+    noteFresh();
   });
   it("are asked for at once when those on their way are lost", () => {
     vi.useFakeTimers();

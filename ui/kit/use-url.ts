@@ -3,7 +3,7 @@
 
 import { useRouter, useSearchParams } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { askedLately, refresh } from "./fresh";
+import { askedLately, refreshMoved } from "./fresh";
 
 /** Writes one choice into the address without loading anything; the usual one is left out. */
 function write(key: string, value: string, usual: string): void {
@@ -26,7 +26,7 @@ function useUrl<T extends string>(key: string, usual: T, clean: (found: string |
   const again = useRef(false);
   useEffect(() => {
     // Only once the new address holds: asked for before, the fresh data would belong to the old one.
-    if (found !== stood.current && again.current) refresh(router);
+    if (found !== stood.current && again.current) refreshMoved(router);
     again.current = false;
     stood.current = found;
     if (found === known.current) return;
