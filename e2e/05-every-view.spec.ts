@@ -320,7 +320,8 @@ test("the workshop adds a fitter and retires a bay, with a way back", async ({ p
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("To has to be later than it begins")).toBeVisible();
   // Gone again: else a later replan may give her work that other tests do in the name of somebody who signs in.
-  await page.goto("/workshop?tab=fitters");
+  await page.goto("/workshop");
+  await page.getByRole("tab", { name: "Fitters" }).click();
   const pilar = page.getByRole("listitem").filter({ hasText: "Pilar" });
   await pilar.getByRole("button", { name: "Retire" }).click();
   await expect(pilar.getByRole("button", { name: "Bring back" })).toBeVisible();
