@@ -91,22 +91,22 @@ describe("chances of a date", () => {
     expect(c.shortened).toBeLessThan(60);
     expect(c.builds[0].at < "2027-03-01T18:00").toBe(true);
   });
-  it("come out as if the plan were read anew for each time, helpers or not", () => {
+  it("are the same when the plan is read again for each time, helpers or not", () => {
     for (const helpers of [false, true]) {
       const p = readProblem(workshop({ seed: 3, builds: 3, jobsPerBuild: 12, helpers }));
       const made = makePlan(p, { iterations: 0 });
       const r = random(4);
-      const anew: number[][] = [];
+      const again: number[][] = [];
       for (let i = 0; i < 15; i++) {
         const jobs = (b: (typeof p.builds)[number]) =>
           b.jobs.map((j) => (j.state === "todo" ? { ...j, pin: undefined, minutes: drawMinutes(r, j.minutes) } : j));
         const drawn = { ...p, published: made, builds: p.builds.map((b) => ({ ...b, jobs: jobs(b) })) } as typeof p;
-        anew.push([...pushOn(compile(drawn))!.finishes]);
+        again.push([...pushOn(compile(drawn))!.finishes]);
       }
       const zone = zoneOf(p.zone);
       for (const b of chances(p, made, { times: 15, seed: 4 }).builds) {
         const i = p.builds.findIndex((x) => x.id === b.build);
-        const sorted = anew.map((f) => f[i]).sort((x, y) => x - y);
+        const sorted = again.map((f) => f[i]).sort((x, y) => x - y);
         expect([b.half, b.at]).toEqual([zone.show(quantile(sorted, 0.5)), zone.show(quantile(sorted, 0.8))]);
       }
     }

@@ -6,6 +6,7 @@ import { byValue, daysOf, type Gain } from "@/core/plan/gain";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { sendLines } from "../kit/lines";
+import { percent } from "../kit/percent";
 
 type Line = { step?: { gain: Gain; done: number; all: number }; done?: object };
 
@@ -14,8 +15,6 @@ const sayDays = (d: number): string => {
   const words = n === Math.floor(n) ? String(n) : `${Math.floor(n) || ""}${{ 0.25: "¼", 0.5: "½", 0.75: "¾" }[n - Math.floor(n)] ?? ""}`;
   return `${d < 0 ? "−" : "+"}${words}`;
 };
-
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 /** What it costs or gives another build: days of its planned end, and the chance of its date where that moves. */
 function sayOther(o: Gain["others"][number], name: string): string {
@@ -56,7 +55,7 @@ export function GainADay({ buildId, names, currency }: { buildId: string; names:
         },
         stop.current.signal,
       );
-      setWords("Each was tried by a replan and played through by chance. Days count at the chance that is promised by.");
+      setWords("Each was tried by a replan. The days are those you can promise, at the chance the house promises by.");
     } catch (e) {
       setWords((e as Error).name === "AbortError" ? "Stopped; the rest was not tried." : (e as Error).message);
     }

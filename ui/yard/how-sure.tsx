@@ -6,14 +6,13 @@ import type { Chances } from "@/core/plan/chance";
 import { Button } from "../kit/button";
 import { cx } from "../kit/cx";
 import { sendLines } from "../kit/lines";
+import { percent } from "../kit/percent";
 
 type Line = { step?: { played: number; all: number }; done?: { chances: Chances } };
 
 /** "Tue 12 Jan" of a local wall time. */
 const dayOf = (local: string): string =>
   new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" }).format(new Date(`${local}Z`));
-
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
 
 export function HowSure({ names }: { names: Readonly<Record<string, string>> }) {
   const [found, setFound] = useState<Chances>();

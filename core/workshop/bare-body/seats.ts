@@ -29,7 +29,9 @@ export function seatWaiveFault(
   today: string,
 ): string | undefined {
   if (!hasRole(job, "seats")) return undefined;
-  const tickets = [...new Set(job.crew.flatMap((c) => c.ticket ?? []))];
+  const asked = [...new Set(job.crew.flatMap((c) => c.ticket ?? []))];
+  // A library whose job asks for no ticket opens nothing: somebody has to hold the one for seats.
+  const tickets = asked.length ? asked : ["seats"];
   const holds = shop.fitters.find((f) => f.id === fitterId && !f.retired)?.tickets ?? [];
   const lacking = tickets.filter((t) => !holds.some((h) => h.id === t && (!h.until || h.until >= today)));
   if (lacking.length) return `A step of ${job.name} is left out only by somebody with a valid ${lacking.join(" and ")} ticket.`;

@@ -25,13 +25,13 @@ describe("changes by cause", () => {
 
 describe("prints of a sheet", () => {
   const print = (version: number, at: number) => entry("printed", "Opening", { sheet: "s", version }, { saidAt: at });
-  it("are old once the sheet was kept anew, or what it stands on has changed", () => {
+  it("are old once a newer version was kept, or the van or the choices have changed", () => {
     const build = { records: [print(1, NOW - 100), print(2, NOW - 50), entry("printed", "x", { sheet: "other", version: 1 })] };
     expect(printsOf(build, { id: "s", version: 2 }, []).map((p) => [p.at, p.old])).toEqual([
       [NOW - 50, null],
-      [NOW - 100, "the sheet was kept anew since"],
+      [NOW - 100, "a newer version of the sheet was kept"],
     ]);
-    expect(printsOf(build, { id: "s", version: 2 }, ["the width: 1500, now 1510"])[0].old).toBe("what it stands on has changed");
+    expect(printsOf(build, { id: "s", version: 2 }, ["the width: 1500, now 1510"])[0].old).toBe("the van or the choices have changed");
   });
   it("are told on the card of the job whose sheet has changed", () => {
     const sheet = { id: "s", jobId: "j", calculator: "opening", version: 2 };

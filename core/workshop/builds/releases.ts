@@ -73,7 +73,10 @@ export const releasesBefore = (
 ): string[] => {
   const release = releaseFor(job);
   const before = new Set(job.after.filter((a) => !a.ignoreHold).map((a) => a.job));
-  return notReleased(build, release, now)
-    .filter(({ job: bond }) => before.has(bond.id))
-    .map(({ job: bond, at }) => `${bond.name} ${release} from ${say(at)}`);
+  return (
+    notReleased(build, release, now)
+      // The hold itself is told by the order of the jobs.
+      .filter(({ job: bond, at }) => before.has(bond.id) && at > bond.endedAt! + bond.hold.minutes)
+      .map(({ job: bond, at }) => `${bond.name} ${release} from ${say(at)}`)
+  );
 };

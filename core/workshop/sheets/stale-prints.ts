@@ -12,7 +12,7 @@ export interface Print {
 }
 
 /**
- * Prints of a sheet, the newest first. Old: the sheet was kept anew since, or what it stands on has changed (`notices`). Who printed is
+ * Prints of a sheet, the newest first. Old: a newer version was kept, or the van or the choices have changed (`notices`). Who printed is
  * the id of a user, as it is kept. Source: PL-n5.
  */
 export function printsOf(build: Pick<BuildRow, "records">, sheet: Pick<SheetRow, "id" | "version">, notices: readonly string[]): Print[] {
@@ -22,11 +22,16 @@ export function printsOf(build: Pick<BuildRow, "records">, sheet: Pick<SheetRow,
     .map((r) => ({
       by: r.saidBy,
       at: r.saidAt,
-      old: r.data.version < sheet.version ? "the sheet was kept anew since" : notices.length ? "what it stands on has changed" : null,
+      old:
+        r.data.version < sheet.version
+          ? "a newer version of the sheet was kept"
+          : notices.length
+            ? "the van or the choices have changed"
+            : null,
     }));
 }
 
-/** For the card: prints of a job's sheets that are old because the sheet was kept anew. */
+/** For the card: prints of a job's sheets that are old because a newer version was kept. */
 export const oldPrintWords = (build: Pick<BuildRow, "records" | "sheets">, jobId: string): string[] =>
   build.sheets
     .filter((s) => s.jobId === jobId && printsOf(build, s, []).some((p) => p.old))

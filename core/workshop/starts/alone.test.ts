@@ -36,6 +36,8 @@ describe("alone in the shop", () => {
     const plain = { ...job(shop, "ST-06"), crew: [{ skill: "any", level: 1, people: 1, ticket: null }], zones: ["left"] };
     expect(aloneFault(shop, plain, [me.id], NOW)).toBeUndefined();
     expect(aloneFault(testShop(), fan, [me.id], NOW)).toBeUndefined();
+    Object.assign(shop.workshop, { figures: { aloneRule: 0 } });
+    expect(aloneFault(shop, fan, [me.id], NOW)).toBeUndefined();
   });
   it("the lead is told when nothing was ticked for longer than the house lets: 60 min pass, 61 do not", () => {
     const shop = alone();

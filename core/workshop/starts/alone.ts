@@ -35,7 +35,7 @@ export function riskOf(job: Pick<JobRow, "irreversible" | "place" | "stage" | "z
 export function aloneFault(shop: Shop, job: JobRow, crew: readonly string[], now: Minute): string | undefined {
   const here = inNow(shop, now);
   // Outside all hours nothing is known of who is there.
-  if (here.length !== 1 || !crew.includes(here[0])) return undefined;
+  if (!figure(shop, "aloneRule") || here.length !== 1 || !crew.includes(here[0])) return undefined;
   const risks = riskOf(job);
   const name = shop.fitters.find((f) => f.id === here[0])!.name;
   return risks.length ? `${name} is alone in the shop: ${risks.join(", ")}. Something else until somebody is there` : undefined;

@@ -32,7 +32,7 @@ export function gearOpen(
   dayStart: Minute,
 ): string[] {
   const today = entriesOf(build.records, "gear").filter((r) => r.jobId === job.id && r.saidAt >= dayStart && r.saidAt < dayStart + DAY);
-  const worn = new Set(today.flatMap((r) => r.data.worn));
+  const worn = new Set(today.flatMap((r) => r.data.worn ?? []));
   return gearFor(job)
     .filter((g) => !worn.has(g.gear))
     .map((g) => `${GEAR[g.gear]} (${g.from})`);

@@ -177,6 +177,15 @@ const figures = {
   },
   promiseChance: { label: "A date is promised at a chance of", unit: "%", usual: 80, min: 50, max: 99, step: 1, shows: "Yard, Dates" },
   packUp: { label: "Packing up a job takes", unit: "min", usual: 15, min: 0, max: 120, step: 5, shows: "Card, End of the day" },
+  aloneRule: {
+    label: "Alone in the shop nobody cuts, climbs or does ticketed work (1: so, 0: it is allowed)",
+    unit: "1 or 0",
+    usual: 1,
+    min: 0,
+    max: 1,
+    step: 1,
+    shows: "Card",
+  },
   aloneSign: {
     label: "Somebody alone in the shop ticks something every",
     unit: "min",

@@ -12,7 +12,7 @@ export const GEAR = {
 export type Gear = keyof typeof GEAR;
 
 export interface Worn {
-  worn: Gear[];
+  worn?: Gear[];
   /** What is not worn, and why. */
   refused?: string;
 }
@@ -27,10 +27,11 @@ export const WORN_KIND = declared<Worn>({
   title: { label: "Who", hint: "Teo" },
   by: "any",
   fields: [
-    { key: "worn", label: "Worn", type: "many", options: Object.entries(GEAR), required: true },
+    { key: "worn", label: "Worn", type: "many", options: Object.entries(GEAR) },
     { key: "refused", label: "Not worn, and why", type: "words", hint: "mask: there is none in the drawer" },
   ],
-  says: (d) => [d.worn.map((g) => GEAR[g]).join(", "), d.refused && `not: ${d.refused}`].filter(Boolean).join(" · "),
+  faults: (d) => (d.worn?.length || d.refused ? [] : [{ path: "worn", message: "is missing: tick what you wear, or say what you don't" }]),
+  says: (d) => [(d.worn ?? []).map((g) => GEAR[g]).join(", "), d.refused && `not: ${d.refused}`].filter(Boolean).join(" · "),
   tone: (d) => (d.refused ? "stop" : "ok"),
   over: (d) => !d.refused,
   closes: "Settled by the lead",
