@@ -29,6 +29,8 @@ interface Look {
 export function paperDecisions(x: Look, b: BuildRow): Decision[] {
   const base = { kind: "opening" as const, buildId: b.id };
   const out: Decision[] = [];
+  const refused = (title: string, detail: string, jobId: string | null) =>
+    out.push({ ...base, mark: "!", tone: "signal", who: b.name, title, detail, by: null, ...(jobId ? { jobId } : {}) });
   for (const r of entriesOf(b.records, "sparks")) {
     const open = r.data.stamps?.last ? hotWorkOpen(x.shop, r.data, x.now, x.zone) : [];
     if (open.length)
@@ -42,16 +44,7 @@ export function paperDecisions(x: Look, b: BuildRow): Decision[] {
         by: x.night,
         ...(r.jobId ? { jobId: r.jobId } : {}),
       });
-    if (r.data.refused && r.closedAt === null)
-      out.push({
-        ...base,
-        mark: "!",
-        tone: "signal",
-        who: b.name,
-        title: `Protection refused: ${r.title}`,
-        detail: r.data.refused,
-        by: null,
-      });
+    if (r.data.refused && r.closedAt === null) refused(`Protection refused: ${r.title}`, r.data.refused, null);
   }
   for (const d of datedDamage(x.shop, b))
     if (d.unexplained && d.mark.closedAt === null && d.before)
@@ -67,17 +60,7 @@ export function paperDecisions(x: Look, b: BuildRow): Decision[] {
         by: x.night,
       });
   for (const r of entriesOf(b.records, "gear"))
-    if (r.data.refused && r.closedAt === null)
-      out.push({
-        ...base,
-        mark: "!",
-        tone: "signal",
-        who: b.name,
-        title: `Gear not worn: ${r.title}`,
-        detail: r.data.refused,
-        by: null,
-        ...(r.jobId ? { jobId: r.jobId } : {}),
-      });
+    if (r.data.refused && r.closedAt === null) refused(`Gear not worn: ${r.title}`, r.data.refused, r.jobId);
   out.push(...waitDecisions(x, b));
   for (const s of leftOutToday(b, x.now, x.zone))
     out.push({
