@@ -3,13 +3,13 @@
 
 import Link from "next/link";
 import { Tabs } from "radix-ui";
-import { useDeferredValue, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import { Button, buttonClass } from "../kit/button";
 import { Dialog } from "../kit/dialog";
 import { byNumber, byText, useListTools } from "../kit/list-tools";
 import { send } from "../kit/send";
 import { STAGE } from "../kit/stage";
-import { TabPanel } from "../kit/tab-panel";
+import { TabPanel, useShownTab } from "../kit/tab-panel";
 import { day, local, time } from "../kit/time";
 import { useAct } from "../kit/use-act";
 import { useUrlChoice, useUrlText } from "../kit/use-url";
@@ -59,7 +59,7 @@ const TAB_NAMES = TABS.map(([id]) => id);
 
 export function BuildSheet({ view, open }: { view: BuildView; open?: string }) {
   const [tab, setTab] = useUrlChoice("tab", TAB_NAMES, "jobs");
-  const shownTab = useDeferredValue(tab);
+  const shownTab = useShownTab(tab);
   const [editing, setEditing] = useState(false);
   const [wholeChain, setWholeChain] = useState(false);
   const [asked, setAsked] = useUrlText("job");

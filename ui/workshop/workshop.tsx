@@ -3,9 +3,8 @@
 
 import Link from "next/link";
 import { Tabs } from "radix-ui";
-import { useDeferredValue } from "react";
 import { buttonClass } from "../kit/button";
-import { TabPanel } from "../kit/tab-panel";
+import { TabPanel, useShownTab } from "../kit/tab-panel";
 import { useUrlChoice } from "../kit/use-url";
 import { Access } from "./access";
 import { Away } from "./away";
@@ -40,7 +39,7 @@ const TAB_NAMES = TABS.map(([id]) => id);
 
 export function Workshop({ view }: { view: WorkshopView }) {
   const [tab, setTab] = useUrlChoice("tab", TAB_NAMES, "bays");
-  const shownTab = useDeferredValue(tab);
+  const shownTab = useShownTab(tab);
   return (
     <div className="mx-auto w-full max-w-6xl p-5">
       <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
