@@ -25,7 +25,7 @@ const inputs = {
     group({
       hinge: oneOf("Sash hinged at its", ["front", "rear"], { from: "chosen", help: "Seen from above, the edge that stays." }),
       reach: size("Hinge to its free edge", { from: "chosen", help: "How far the sash stands out when it is open." }),
-      opens: between("Opens by, degrees", [1, 180], { unit: "°", from: "chosen", help: "As far as its stay lets it." }),
+      opens: between("Sash opens by", [1, 180], { unit: "°", from: "chosen", help: "As far as its stay lets it." }),
     }),
   ),
   outside: optional(
